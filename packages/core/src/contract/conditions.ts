@@ -1,0 +1,101 @@
+import { z } from 'zod';
+import { calendarDate, clockTime, instant, maybe, oneOf, quantity, record, someOf, timeZone } from './fields.js';
+import * as ids from './ids.js';
+
+export const surfaceTempC = quantity('a water temperature in degrees Celsius', -2, 40);
+export const visibilityM = quantity('a visibility in metres', 0.01, 30);
+
+export const Place = record('a place with latitude, longitude and timeZone', {
+  latitude: quantity('a latitude in degrees', -66, 66),
+  longitude: quantity('a longitude in degrees', -180, 180),
+  timeZone,
+});
+
+export const TemperatureReading = record('a reading with at and surfaceTempC', { at: instant, surfaceTempC });
+
+export const Forage = record('a forage with its kind', {
+  kind: oneOf('a forage', ids.FORAGE_KINDS),
+  lengthMm: maybe(quantity('a length in millimetres', 5, 500)),
+  seen: maybe(someOf('what was seen', ids.FORAGE_SEEN)),
+});
+
+export const Tide = record('a tide with its stage', {
+  stage: oneOf('a tide stage', ids.TIDE_STAGES),
+  hoursIntoStage: maybe(quantity('hours into the stage', 0, 13)),
+  rangeM: maybe(quantity('a tidal range in metres', 0, 16)),
+});
+
+const DayWindow = record('a window with from and to', { from: clockTime, to: clockTime }).refine(
+  (window) => window.from < window.to,
+  { error: 'expected a window that ends after it begins, on one day', path: ['to'] },
+);
+
+const side = <Id extends ids.SchoolId>(id: Id) => maybe(oneOf('a side', ids.SCHOOL_SIDES[id]));
+
+/** The side the user takes in each school; what is left out follows the default for the day. */
+export const Schools = record('schools with their sides', {
+  colour: side('colour'),
+  'mud-blade': side('mud-blade'),
+  'cold-trailer': side('cold-trailer'),
+  'crank-pace': side('crank-pace'),
+  'jerkbait-gear': side('jerkbait-gear'),
+  'jerkbait-clarity': side('jerkbait-clarity'),
+  claws: side('claws'),
+  size: side('size'),
+  'crank-rod': side('crank-rod'),
+  'cold-line': side('cold-line'),
+  'dirty-crank-colour': side('dirty-crank-colour'),
+  search: side('search'),
+  junk: side('junk'),
+});
+
+/** What the angler knows of the day. Only discipline, date, place and surfaceTempC are required. */
+export const Conditions = record('an object with the conditions of a day', {
+  discipline: oneOf('a discipline', ids.DISCIPLINES),
+  species: maybe(oneOf('a species', ids.SPECIES)),
+  date: calendarDate,
+  window: maybe(DayWindow),
+  place: Place,
+  waterKind: maybe(oneOf('a kind of water', ids.WATER_KINDS)),
+  familiarity: maybe(oneOf('a familiarity', ids.FAMILIARITIES)),
+  goal: maybe(oneOf('a goal', ids.GOALS)),
+  surfaceTempC,
+  tempTrendCPerDay: maybe(quantity('a trend in degrees Celsius a day', -5, 5)),
+  yearLowC: maybe(quantity("the year's low in degrees Celsius", -2, 35)),
+  readings: maybe(
+    z
+      .array(TemperatureReading, { error: 'expected a list of readings' })
+      .max(5000, { error: 'expected at most 5000 readings' }),
+  ),
+  visibilityM: maybe(visibilityM),
+  normalVisibilityM: maybe(visibilityM),
+  visibilityTrend: maybe(oneOf('a visibility trend', ids.VISIBILITY_TRENDS)),
+  salinityPsu: maybe(quantity('a salinity in psu', 0, 45)),
+  level: maybe(oneOf('a level', ids.LEVELS)),
+  thermoclineM: maybe(quantity('a depth in metres', 0.5, 60)),
+  sky: maybe(oneOf('a sky', ids.SKIES)),
+  windMps: maybe(quantity('a wind speed in metres a second', 0, 60)),
+  windFromDeg: maybe(quantity('a wind direction in degrees', 0, 360)),
+  front: maybe(oneOf('a front', ids.FRONTS)),
+  inflow: maybe(oneOf('an inflow', ids.INFLOWS)),
+  structures: maybe(someOf('structures', ids.STRUCTURES)),
+  covers: maybe(someOf('covers', ids.COVERS)),
+  bankSlopeDeg: maybe(quantity('a bank slope in degrees', 0, 90)),
+  maxDepthM: maybe(quantity('a depth in metres', 0.3, 300)),
+  coverTopDepthM: maybe(quantity('the water over the cover in metres', 0, 60)),
+  forage: maybe(z.array(Forage, { error: 'expected a list of forage' }).max(9, { error: 'expected at most 9 forage' })),
+  signs: maybe(someOf('signs', ids.SIGNS)),
+  tide: maybe(Tide),
+  feedback: maybe(someOf('feedback', ids.FEEDBACK)),
+  schools: maybe(Schools),
+  maxRods: maybe(quantity('a number of rods', 1, 20).int({ error: 'expected a whole number of rods' })),
+}).refine(
+  ({ discipline, species }) =>
+    !species || (ids.BASS_SPECIES as readonly string[]).includes(species) === (discipline === 'bass'),
+  { error: 'expected a species of the chosen discipline', path: ['species'] },
+);
+
+export type Conditions = z.infer<typeof Conditions>;
+export type ConditionsInput = z.input<typeof Conditions>;
+export type Place = z.infer<typeof Place>;
+export type TemperatureReading = z.infer<typeof TemperatureReading>;

@@ -1,0 +1,103 @@
+import {
+  Body,
+  Equator,
+  Illumination,
+  Observer,
+  SearchAltitude,
+  SearchHourAngle,
+  SearchRiseSet,
+  type AstroTime,
+} from 'astronomy-engine';
+import { DateTime } from 'luxon';
+import type { Place } from '../contract/conditions.js';
+
+/** The sun and moon of one local day. Instants are UTC; null where the sun does not cross that line on that day. */
+export interface SunDay {
+  readonly sunrise: Date | null;
+  readonly sunset: Date | null;
+  readonly civilDawn: Date | null;
+  readonly civilDusk: Date | null;
+  readonly solarNoon: Date;
+  /** The same on the local clock, in minutes past midnight. */
+  readonly sunriseMin: number | null;
+  readonly sunsetMin: number | null;
+  readonly noonMin: number;
+  /** Height of the sun's centre at noon, without refraction. */
+  readonly noonAltitudeDeg: number;
+  readonly declinationDeg: number;
+  /** Lit part of the moon at noon, 0 to 1. */
+  readonly moonIlluminatedFraction: number;
+}
+
+const DAY_MS = 86_400_000;
+const DEG = Math.PI / 180;
+
+/**
+ * Sun and moon of a local day by astronomy-engine (VSOP87 truncated; rise and set by the upper limb with 34' of
+ * refraction, civil twilight at -6 degrees).
+ * @param date local calendar day, YYYY-MM-DD
+ */
+export function sunDay(date: string, place: Place): SunDay {
+  const observer = new Observer(place.latitude, place.longitude, 0);
+  const localMidnight = new Date(Date.parse(`${date}T00:00:00Z`) - (place.longitude / 360) * DAY_MS);
+  const noon = SearchHourAngle(Body.Sun, observer, 0, localMidnight);
+  const solarNoon = noon.time.date;
+  const midnight = new Date(solarNoon.getTime() - DAY_MS / 2);
+  const declinationDeg = Equator(Body.Sun, noon.time, observer, true, true).dec;
+  const found = (time: AstroTime | null) => time?.date ?? null;
+  const sunrise = found(SearchRiseSet(Body.Sun, observer, +1, midnight, 0.5));
+  const sunset = found(SearchRiseSet(Body.Sun, observer, -1, solarNoon, 0.5));
+  const minutes = (instant: Date | null) => instant && localMinutes(instant, place.timeZone);
+  return {
+    sunrise,
+    sunset,
+    sunriseMin: minutes(sunrise),
+    sunsetMin: minutes(sunset),
+    noonMin: localMinutes(solarNoon, place.timeZone),
+    civilDawn: found(SearchAltitude(Body.Sun, observer, +1, midnight, 0.5, -6)),
+    civilDusk: found(SearchAltitude(Body.Sun, observer, -1, solarNoon, 0.5, -6)),
+    solarNoon,
+    noonAltitudeDeg: 90 - Math.abs(place.latitude - declinationDeg),
+    declinationDeg,
+    moonIlluminatedFraction: Illumination(Body.Moon, solarNoon).phase_fraction,
+  };
+}
+
+/** Height of the sun's centre in degrees at a time on the local clock, from hour angle and the day's declination. */
+export function sunAltitudeDeg(
+  sun: Pick<SunDay, 'noonMin' | 'declinationDeg'>,
+  latitude: number,
+  minute: number,
+): number {
+  const hourAngle = ((minute - sun.noonMin) / 1440) * 2 * Math.PI;
+  const [lat, dec] = [latitude * DEG, sun.declinationDeg * DEG];
+  const sine = Math.sin(lat) * Math.sin(dec) + Math.cos(lat) * Math.cos(dec) * Math.cos(hourAngle);
+  return Math.asin(sine) / DEG;
+}
+
+/**
+ * Length of the day in hours from latitude and day of the year (Forsythe et al. 1995, the CBM model, with the sunrise
+ * defined by the upper limb: p = 0.8333).
+ */
+export function dayLengthH(latitude: number, dayOfYear: number): number {
+  const theta = 0.2163108 + 2 * Math.atan(0.9671396 * Math.tan(0.0086 * (dayOfYear - 186)));
+  const phi = Math.asin(0.39795 * Math.cos(theta));
+  const x =
+    (Math.sin(0.8333 * DEG) + Math.sin(latitude * DEG) * Math.sin(phi)) / (Math.cos(latitude * DEG) * Math.cos(phi));
+  return 24 - (24 / Math.PI) * Math.acos(Math.min(1, Math.max(-1, x)));
+}
+
+/** Day of the year, 1 to 366, of a calendar day. */
+export function dayOfYear(date: string): number {
+  return Math.round((Date.parse(date) - Date.parse(`${date.slice(0, 4)}-01-01`)) / DAY_MS) + 1;
+}
+
+/** Minutes on the local clock since midnight, of an instant that falls on or near that day. */
+function localMinutes(instant: Date, timeZone: string): number {
+  const local = DateTime.fromJSDate(instant, { zone: timeZone });
+  return local.hour * 60 + local.minute + local.second / 60;
+}
+
+/** Noon of a local day as an instant, in milliseconds. */
+export const noonMs = (date: string, timeZone: string): number =>
+  DateTime.fromISO(`${date}T12:00:00`, { zone: timeZone }).toMillis();

@@ -1,0 +1,17 @@
+export * from './contract/ids.js';
+export * from './contract/names.js';
+export * from './contract/conditions.js';
+export * from './contract/plan.js';
+export * from './contract/records.js';
+export * from './contract/problems.js';
+export * from './units/units.js';
+export { clarityClass } from './water/clarity.js';
+export { trendCPerDay } from './season/trend.js';
+export { sunDay, type SunDay } from './day/sun.js';
+export { attenuationPerM } from './day/light.js';
+export { minutesOf, clockOf } from './day/windows.js';
+export { CATALOGUE, categoryOf } from './presentation/categories.js';
+export type { Category } from './presentation/category.js';
+export { makePlan, planDay, type PlannedDay, type PlanOptions, type SheetMoment } from './plan/make-plan.js';
+export { headline } from './plan/headline.js';
+export { ENGINE_VERSION } from './plan/version.js';

@@ -1,0 +1,92 @@
+import { POSITIONS, type Cover, type Position, type Structure } from '../contract/ids.js';
+import type { Holding, Range, Reason } from '../contract/plan.js';
+import type { Facts } from '../rules/facts.js';
+import { fire, ranked, reasonOf, strongest, tally, type Fired } from '../rules/rule.js';
+import type { UnitSystem } from '../units/units.js';
+import type { DepthBand } from './depth.js';
+import { COVER_DEEPEST_M, COVER_GROUND, STRUCTURE_DEPTH_M } from './places.js';
+import { COVER_RULES, POSITION_RULES, STRUCTURE_RULES } from './rules.js';
+
+/** How many holding places a window names. */
+const MOST_PLACES = 4;
+/** Log-weight lost where the band barely touches the depths of a structure or cover. */
+const OUT_OF_DEPTH_COST = 2.5;
+
+/** The part of a band that a place offers, and how much of the band that is (0 to 1). */
+function clip([from, to]: Range, [shallowM, deepM]: Range): { depthM: [number, number]; share: number } {
+  const upper = Math.min(Math.max(from, shallowM), deepM);
+  const lower = Math.max(Math.min(to, deepM), shallowM);
+  const overlap = Math.max(0, lower - upper);
+  return { depthM: upper < lower ? [upper, lower] : [lower, upper], share: overlap / Math.max(0.05, to - from) };
+}
+
+function reasonsFor<T extends string>(
+  fired: readonly Fired<Partial<Record<T, number>>>[],
+  option: T,
+  units: UnitSystem,
+): Reason[] {
+  return fired.map(({ rule, degree }) => reasonOf(rule, degree * (rule.effect[option] ?? 0), units));
+}
+
+/** The facts that a holding place adds for the rules after it. */
+export const placeFacts = (place: Pick<Holding, 'structure' | 'cover' | 'position' | 'depthM'>): Facts => ({
+  [`structure:${place.structure}`]: 1,
+  [`cover:${place.cover}`]: 1,
+  [`ground:${COVER_GROUND[place.cover]}`]: 1,
+  [`position:${place.position}`]: 1,
+  holdingDepthM: (place.depthM[0] + place.depthM[1]) / 2,
+});
+
+/**
+ * The likeliest holding places of a window: every structure with every cover, weighed by the rules and by how much of
+ * the depth band it offers; the best few, their weights summing to 1.
+ * @param floorM no place holds deeper than this (bottom or thermocline), metres
+ */
+export function holdingPlaces(
+  band: DepthBand,
+  structures: readonly Structure[],
+  covers: readonly Cover[],
+  floorM: number,
+  facts: Facts,
+  units: UnitSystem,
+): Holding[] {
+  const structureRules = fire(STRUCTURE_RULES, facts);
+  const coverRules = fire(COVER_RULES, facts);
+  const structureVotes = tally(structureRules);
+  const coverVotes = tally(coverRules);
+  const scored = structures.flatMap((structure) =>
+    covers.map((cover) => {
+      const [shallowM, deepM] = STRUCTURE_DEPTH_M[structure];
+      const deepestM = Math.min(deepM, COVER_DEEPEST_M[cover] ?? Infinity, floorM);
+      const { depthM, share } = clip(band.depthM, [Math.min(shallowM, deepestM), deepestM]);
+      const score =
+        (structureVotes[structure] ?? 0) + (coverVotes[cover] ?? 0) - OUT_OF_DEPTH_COST * (1 - Math.min(1, share));
+      return { structure, cover, depthM, score };
+    }),
+  );
+  const best = scored.sort((a, b) => b.score - a.score).slice(0, MOST_PLACES);
+  const top = best[0]?.score ?? 0;
+  const total = best.reduce((sum, { score }) => sum + Math.exp(score - top), 0);
+  return best.map(({ structure, cover, depthM, score }) => {
+    const here: Facts = {
+      ...facts,
+      ...placeFacts({ structure, cover, depthM, position: 'bottom' }),
+      'position:bottom': 0,
+    };
+    const positionRules = fire(POSITION_RULES, here);
+    const position = ranked<Position>([...POSITIONS].reverse(), tally(positionRules))[0] as Position;
+    return {
+      structure,
+      cover,
+      depthM,
+      position,
+      weight: Math.exp(score - top) / total,
+      because: strongest([
+        ...reasonsFor(structureRules, structure, units),
+        ...reasonsFor(coverRules, cover, units),
+        ...reasonsFor(positionRules, position, units).map((reason) => ({ ...reason, weight: reason.weight * 0.5 })),
+        ...band.because,
+      ]),
+    };
+  });
+}

@@ -1,0 +1,103 @@
+import type { Conditions } from '../contract/conditions.js';
+import type { Plan } from '../contract/plan.js';
+import { clockOf } from '../day/windows.js';
+import { dayOfYear, noonMs, type SunDay } from '../day/sun.js';
+import { USUAL_PLACES, USUAL_THERMOCLINE_M, USUAL_VISIBILITY_M } from '../place/places.js';
+import { climateLowC, climateTrendCPerDay } from '../season/climate.js';
+import { changeOver48hC, trendCPerDay } from '../season/trend.js';
+
+/** Fields that are always known once assumptions are made. */
+type Assumed =
+  | 'species'
+  | 'window'
+  | 'waterKind'
+  | 'familiarity'
+  | 'goal'
+  | 'tempTrendCPerDay'
+  | 'yearLowC'
+  | 'visibilityM'
+  | 'normalVisibilityM'
+  | 'visibilityTrend'
+  | 'level'
+  | 'sky'
+  | 'windMps'
+  | 'front'
+  | 'inflow'
+  | 'structures'
+  | 'covers'
+  | 'maxRods';
+
+/** Conditions with every gap filled that the judgement needs filled. */
+export type FullConditions = Conditions & { [K in Assumed]-?: NonNullable<Conditions[K]> };
+
+export interface Assumption {
+  readonly conditions: FullConditions;
+  readonly assumed: Plan['assumed'];
+  /** Sharp change of the water over the last 48 hours, degrees Celsius, from the readings. */
+  readonly sharpChangeC: number;
+}
+
+const quarter = (minutes: number): number => Math.round(minutes / 15) * 15;
+
+/** Half an hour before sunrise to half an hour after sunset; six to six where the sun does not rise or set. */
+function daylight(sun: SunDay): NonNullable<Conditions['window']> {
+  const from = sun.sunriseMin === null ? 360 : sun.sunriseMin - 30;
+  const to = sun.sunsetMin === null ? 1080 : sun.sunsetMin + 30;
+  return { from: clockOf(Math.max(0, quarter(from))), to: clockOf(Math.min(1425, quarter(to))) };
+}
+
+/** Fills what was not said and lists each filling with the value taken. A trend comes from the readings where they span a day. */
+export function assume(given: Conditions, sun: SunDay): Assumption {
+  const assumed: Plan['assumed'] = [];
+  const take = <K extends keyof Conditions>(path: K, value: NonNullable<Conditions[K]>): NonNullable<Conditions[K]> => {
+    const said = given[path];
+    const empty = said === undefined || said === null || (Array.isArray(said) && !said.length);
+    if (!empty) return said as NonNullable<Conditions[K]>;
+    assumed.push({ path, value: value as Plan['assumed'][number]['value'] });
+    return value;
+  };
+  const inshore = given.discipline === 'inshore';
+  const { latitude, timeZone } = given.place;
+  const untilMs = noonMs(given.date, timeZone);
+  const readings = given.readings ?? [];
+  const measuredTrend = trendCPerDay(readings, untilMs);
+  const waterKind = take('waterKind', inshore ? 'estuary' : 'highland-reservoir');
+  const usual = USUAL_PLACES[waterKind];
+  const round = (value: number) => Math.round(value * 100) / 100;
+  const tempTrendCPerDay =
+    given.tempTrendCPerDay ??
+    measuredTrend ??
+    take('tempTrendCPerDay', round(climateTrendCPerDay(latitude, dayOfYear(given.date))));
+  const coldestReading = Math.min(given.surfaceTempC, ...readings.map(({ surfaceTempC }) => surfaceTempC));
+  const yearLowC = take('yearLowC', round(Math.min(climateLowC(latitude), coldestReading)));
+  const normalIfUnsaid = given.visibilityM ?? USUAL_VISIBILITY_M[waterKind];
+  const normalVisibilityM = take('normalVisibilityM', normalIfUnsaid);
+  const visibilityM = take('visibilityM', normalVisibilityM);
+  const conditions: FullConditions = {
+    ...given,
+    species: take('species', inshore ? 'red-drum' : 'largemouth'),
+    window: take('window', daylight(sun)),
+    waterKind,
+    familiarity: take('familiarity', 'known'),
+    goal: take('goal', 'balanced'),
+    tempTrendCPerDay,
+    yearLowC,
+    visibilityM,
+    normalVisibilityM,
+    visibilityTrend: take('visibilityTrend', 'steady'),
+    level: take('level', 'stable'),
+    sky: take('sky', 'partly-cloudy'),
+    windMps: take('windMps', 3),
+    front: take('front', 'stable'),
+    inflow: take('inflow', 'none'),
+    structures: take('structures', [...usual.structures]),
+    covers: take('covers', [...usual.covers]),
+    maxRods: take('maxRods', 6),
+  };
+  const stratifies = USUAL_THERMOCLINE_M[waterKind];
+  if (conditions.thermoclineM === undefined && stratifies !== undefined && given.surfaceTempC >= 24) {
+    conditions.thermoclineM = take('thermoclineM', stratifies);
+  }
+  if (inshore && !conditions.tide) conditions.tide = take('tide', { stage: 'falling', hoursIntoStage: 2, rangeM: 0.5 });
+  return { conditions, assumed, sharpChangeC: changeOver48hC(readings, untilMs) };
+}

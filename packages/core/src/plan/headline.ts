@@ -1,0 +1,30 @@
+import { nameOf } from '../contract/names.js';
+import type { Plan } from '../contract/plan.js';
+import { sayRange, type UnitSystem } from '../units/units.js';
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+function trendWord(trendCPerDay: number): string {
+  if (trendCPerDay >= 0.25) return 'and warming';
+  if (trendCPerDay <= -0.25) return 'and cooling';
+  return 'and steady';
+}
+
+/** Depth has to change by this factor over the day to be worth saying. */
+const MOVES = 1.25;
+
+/** The answer in two short sentences: the season and its way, then where and how deep, and which way through the day. */
+export function headline(plan: Plan, tempTrendCPerDay: number, units: UnitSystem): string {
+  const [first] = plan.windows;
+  const place = first?.holding[0];
+  const season = `${capital(nameOf(plan.phase.id))} ${trendWord(tempTrendCPerDay)}.`;
+  if (!first || !place) return season;
+  const depths = plan.windows.flatMap(({ holding }) =>
+    holding.slice(0, 1).map(({ depthM }) => (depthM[0] + depthM[1]) / 2),
+  );
+  const start = depths[0] as number;
+  const [up, down] = [start / Math.min(...depths), Math.max(...depths) / start];
+  const way =
+    up > MOVES && up >= down ? ', moving up with the sun' : down > MOVES ? ', deeper as the light comes up' : '';
+  return `${season} ${capital(nameOf(place.structure))}s, ${sayRange('depth', place.depthM, units)}${way}.`;
+}

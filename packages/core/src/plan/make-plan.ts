@@ -1,0 +1,115 @@
+import type { Conditions } from '../contract/conditions.js';
+import type { Plan } from '../contract/plan.js';
+import { clockOf } from '../day/windows.js';
+import { sunDay, type SunDay } from '../day/sun.js';
+import { judgeCautions } from '../cautions/cautions.js';
+import { categoryOf } from '../presentation/categories.js';
+import { SCHOOL_MATTERS } from '../presentation/schools.js';
+import type { Facts } from '../rules/facts.js';
+import { degreeOf } from '../rules/fuzzy.js';
+import type { UnitSystem } from '../units/units.js';
+import { assume } from './assume.js';
+import { ifThenCards } from './if-then.js';
+import { bandAt, judgeDay, type JudgedDay } from './judge.js';
+import { planWindow } from './window.js';
+
+export interface PlanOptions {
+  /** The units in which words are written. Figures in the plan are SI always. Default `us`. */
+  readonly units?: UnitSystem;
+}
+
+/** One quarter hour of the sheet: the light in the water and the depths that hold fish. */
+export interface SheetMoment {
+  /** Minutes past local midnight. */
+  readonly minute: number;
+  /** Share of full sun that enters the water, 0 to 1. */
+  readonly light: number;
+  readonly depthM: readonly [number, number];
+}
+
+/** A plan with what is needed to draw it: the day in quarter hours, and the sun's times on the local clock. */
+export interface PlannedDay {
+  readonly plan: Plan;
+  readonly moments: readonly SheetMoment[];
+  readonly sunrise: string | null;
+  readonly sunset: string | null;
+  /** The visibility the light is drawn with, metres. */
+  readonly visibilityM: number;
+  readonly thermoclineM: number | null;
+  readonly bottomM: number | null;
+}
+
+/** Cautions look at the whole day: the deepest holding place, whether any of it is dark, what is fished. */
+function cautionFacts(day: JudgedDay, windows: Plan['windows']): Facts {
+  const holding = windows.flatMap((window) => window.holding);
+  const dark = day.curve.some(({ sunAltitudeDeg }) => sunAltitudeDeg < -1);
+  return {
+    ...day.facts,
+    'day:night': dark ? 1 : 0,
+    holdingDepthM: Math.max(...holding.map(({ depthM }) => depthM[1])),
+    ...Object.fromEntries(
+      holding.flatMap(({ structure, cover }) => [
+        [`structure:${structure}`, 1],
+        [`cover:${cover}`, 1],
+      ]),
+    ),
+  };
+}
+
+/** The schools that had a say: the user's own choices, and those that speak about a chosen category under these conditions. */
+function schoolsUsed(day: JudgedDay, windows: Plan['windows']): Plan['schoolsUsed'] {
+  const presentations = windows.flatMap((window) => window.presentations);
+  const spoken = new Set(
+    presentations.flatMap(({ because, against }) =>
+      [...because, ...against].flatMap(({ school }) => school?.split(': ')[0] ?? []),
+    ),
+  );
+  const about = new Set(presentations.flatMap(({ category }) => categoryOf(category).schools ?? []));
+  return day.schools
+    .filter(
+      ({ id, chosen }) => chosen || spoken.has(id) || (about.has(id) && degreeOf(SCHOOL_MATTERS[id], day.facts) >= 0.5),
+    )
+    .map(({ id, side, why }) => ({ id, side, why }));
+}
+
+function planJudged(day: JudgedDay, sun: SunDay, assumed: Plan['assumed'], units: UnitSystem): Plan {
+  const windows = day.windows.map((window, index) => planWindow(day, window, index, units));
+  return {
+    phase: day.phase,
+    overlays: day.overlays,
+    clarity: day.clarity,
+    food: day.food,
+    windows,
+    ifThen: ifThenCards(day, windows, sun, units),
+    cautions: judgeCautions(cautionFacts(day, windows), units),
+    schoolsUsed: schoolsUsed(day, windows),
+    assumed,
+  };
+}
+
+/** Plans a day and gives what is needed to draw it. Conditions are checked already. */
+export function planDay(given: Conditions, { units = 'us' }: PlanOptions = {}): PlannedDay {
+  const sun = sunDay(given.date, given.place);
+  const { conditions, assumed, sharpChangeC } = assume(given, sun);
+  const day = judgeDay(conditions, sun, sharpChangeC, units);
+  const clock = (minutes: number | null) => (minutes === null ? null : clockOf(minutes));
+  return {
+    plan: planJudged(day, sun, assumed, units),
+    moments: day.curve.map((moment) => ({
+      minute: moment.minute,
+      light: moment.light,
+      depthM: bandAt(day, moment, units).depthM,
+    })),
+    sunrise: clock(sun.sunriseMin),
+    sunset: clock(sun.sunsetMin),
+    visibilityM: conditions.visibilityM,
+    thermoclineM: conditions.thermoclineM ?? null,
+    bottomM: conditions.maxDepthM ?? null,
+  };
+}
+
+/**
+ * Conditions in, a whole plan out: season, water, food, places by window, presentations with reasons, trim, retrieve
+ * and rig, if-then cards, cautions, and what was assumed. The same conditions always give the same plan.
+ */
+export const makePlan = (given: Conditions, options?: PlanOptions): Plan => planDay(given, options).plan;

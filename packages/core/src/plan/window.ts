@@ -1,0 +1,118 @@
+import type { Holding, PlanWindow, Presentation, Range } from '../contract/plan.js';
+import { clockOf, type DayWindow } from '../day/windows.js';
+import { holdingPlaces, placeFacts } from '../place/place.js';
+import { CATALOGUE } from '../presentation/categories.js';
+import type { Category } from '../presentation/category.js';
+import { chooseSet, type Chosen } from '../presentation/choose.js';
+import { riseM } from '../presentation/aspects.js';
+import { explain, weighCategories } from '../presentation/score.js';
+import { retrieve } from '../retrieve/retrieve.js';
+import { rig } from '../rig/rig.js';
+import type { Facts } from '../rules/facts.js';
+import { strongest } from '../rules/rule.js';
+import { trim } from '../trim/trim.js';
+import type { UnitSystem } from '../units/units.js';
+import { bandAt, meanMoment, momentFacts, withoutRepeats, type JudgedDay } from './judge.js';
+
+/** Presentations named in a window: enough roles to fish it, few enough to have tied on. */
+export const MOST_PRESENTATIONS = 4;
+/** Reasons shown on one piece of advice. */
+const MOST_REASONS = 9;
+
+const round = (value: number): number => Math.round(value * 100) / 100;
+const rounded = (range: Range): [number, number] => [round(range[0]), round(range[1])];
+
+/**
+ * The depth a category is run at over a holding place, in metres: bottom lures at the fish's depth, others just above
+ * and among them, always within what the lure can do.
+ */
+export function runDepthM(
+  category: Category,
+  place: Pick<Holding, 'depthM' | 'position'>,
+  facts: Facts,
+): [number, number] {
+  const [least, most] = category.runDepthM;
+  if (category.positions.surface > 0.8) return [least, most];
+  const [from, to] = place.depthM;
+  const onBottom =
+    category.positions.bottom >= 0.6 && (place.position === 'bottom' || category.positions.suspended < 0.3);
+  const wanted: Range = onBottom
+    ? [from, to]
+    : [from - Math.min(0.3 * from, 0.5 * riseM(facts)), from + 0.65 * (to - from)];
+  const clearance = facts.waterOverCoverM;
+  const deepest =
+    clearance !== undefined && category.snag.grass < 0.8 && facts['ground:grass']
+      ? Math.min(most, Math.max(least, clearance))
+      : most;
+  const lower = Math.min(deepest, Math.max(least, wanted[1]));
+  const upper = Math.max(least, Math.min(wanted[0], lower - 0.1, deepest - 0.2));
+  return [Math.min(upper, lower), lower];
+}
+
+function presentation({ weighed, role }: Chosen, facts: Facts, day: JudgedDay, units: UnitSystem): Presentation {
+  const { category, place } = weighed;
+  const reasons = explain(weighed, units);
+  const here: Facts = { ...facts, ...placeFacts(place), [`category:${category.id}`]: 1 };
+  const run = rounded(runDepthM(category, place, here));
+  const eaten = day.food.find(({ kind }) =>
+    kind === 'crayfish'
+      ? category.traits.likeCrayfish > 0.7
+      : category.traits.likeBaitfish > 0.7 && kind !== 'crab' && kind !== 'shrimp',
+  );
+  const trimmed = trim(category, here, eaten && [eaten.lengthMm[0], eaten.lengthMm[1]], units);
+  const legal = category.legal
+    ? [{ rule: 'legal-note', text: `Check ${category.legal} with the local authority`, weight: 0.1, school: null }]
+    : [];
+  return {
+    category: category.id,
+    role,
+    score: weighed.score,
+    size: { lengthMm: rounded(trimmed.size.lengthMm), weightG: rounded(trimmed.size.weightG) },
+    runDepthM: run,
+    colour: trimmed.colour,
+    blades: trimmed.blades,
+    trailer: trimmed.trailer,
+    retrieve: retrieve(category, run, here, units),
+    rig: rig(category, here),
+    because: withoutRepeats(strongest([...reasons.because, ...trimmed.because])).slice(0, MOST_REASONS),
+    against: [...reasons.against.slice(0, MOST_REASONS), ...legal],
+  };
+}
+
+export interface WindowOptions {
+  readonly catalogue?: readonly Category[];
+  /** Presentations to name. */
+  readonly most?: number;
+}
+
+/** Plans one window: its holding places, then presentations that suit them, then a small set that covers the roles. */
+export function planWindow(
+  day: JudgedDay,
+  window: DayWindow,
+  index: number,
+  units: UnitSystem,
+  { catalogue = CATALOGUE, most = MOST_PRESENTATIONS }: WindowOptions = {},
+): PlanWindow {
+  const moment = meanMoment(day.curve, window);
+  const band = bandAt(day, moment, units);
+  const centreM = (band.depthM[0] + band.depthM[1]) / 2;
+  const facts: Facts = {
+    ...day.facts,
+    ...momentFacts(day, moment),
+    [`light:${window.light}`]: 1,
+    holdingDepthM: centreM,
+  };
+  const { structures, covers, discipline, maxRods } = day.conditions;
+  const floorM = Math.min(day.limits.bottomM ?? Infinity, day.limits.thermoclineM ?? Infinity);
+  const places = holdingPlaces(band, structures, covers, floorM, facts, units);
+  const usable = catalogue.filter(({ disciplines }) => disciplines.includes(discipline));
+  const chosen = chooseSet(weighCategories(usable, places, facts), Math.min(most, maxRods));
+  return {
+    id: `w${index + 1}`,
+    from: clockOf(window.fromMin),
+    to: clockOf(window.toMin),
+    light: window.light,
+    holding: places.map((place) => ({ ...place, depthM: rounded(place.depthM) })),
+    presentations: chosen.map((each) => presentation(each, facts, day, units)),
+  };
+}

@@ -1,0 +1,103 @@
+import { SCHOOL_IDS, type SchoolId, type SchoolSide } from '../contract/ids.js';
+import type { Conditions } from '../contract/conditions.js';
+import type { Facts } from '../rules/facts.js';
+import { above, all, always, any, below, degreeOf, is, not, type Condition } from '../rules/fuzzy.js';
+
+/** How a school's side is picked where the user did not: the first whose condition holds by half. */
+interface SchoolDefault {
+  readonly side: SchoolSide;
+  readonly when: Condition;
+  readonly why: string;
+}
+
+export const SCHOOL_DEFAULTS: Readonly<Record<SchoolId, readonly SchoolDefault[]>> = {
+  colour: [
+    { side: 'light', when: always, why: 'Colour by light and clarity, and less than depth, place and retrieve' },
+  ],
+  'mud-blade': [
+    {
+      side: 'round',
+      when: any(below('surfaceTempC', 12.7, 12.9), below('effectiveVisibilityM', 0.3, 0.32), not(is('forage:shad'))),
+      why: 'Cold, muddy or without shad: round and slow',
+    },
+    { side: 'long', when: always, why: 'Warmer and with shad: long and painted' },
+  ],
+  'cold-trailer': [
+    { side: 'kicking', when: below('effectiveVisibilityM', 0.3, 0.32), why: 'Mud: let it kick' },
+    { side: 'still', when: below('surfaceTempC', 12.7, 12.9), why: 'Cold: a still trailer' },
+    { side: 'kicking', when: always, why: 'Warm enough to kick' },
+  ],
+  'crank-pace': [
+    { side: 'stop-and-go', when: below('surfaceTempC', 17.5, 18.5), why: 'Cool water: stop and go' },
+    { side: 'fast', when: always, why: 'Warm water: fast and deflecting' },
+  ],
+  'jerkbait-gear': [
+    { side: 'low', when: below('surfaceTempC', 10, 12), why: 'Cold: a low ratio slows you down' },
+    { side: 'high', when: always, why: 'Warm: a high ratio takes up slack' },
+  ],
+  'jerkbait-clarity': [{ side: 'clear-only', when: always, why: 'A jerkbait wants clear water' }],
+  claws: [
+    { side: 'tucked', when: above('effectiveVisibilityM', 1.15, 1.25), why: 'Clear: claws tucked' },
+    { side: 'out', when: always, why: 'Stain: claws out' },
+  ],
+  size: [
+    { side: 'large', when: is('goal:big-fish'), why: 'You want one large fish' },
+    { side: 'small', when: always, why: 'Small for bites' },
+  ],
+  'crank-rod': [
+    { side: 'spinning', when: above('windMps', 8, 10), why: 'Strong wind: spinning for light lures' },
+    { side: 'casting', when: always, why: 'A soft casting rod' },
+  ],
+  'cold-line': [
+    {
+      side: 'nylon',
+      when: all(below('surfaceTempC', 12, 13), below('visibilityM', 1, 1.4)),
+      why: 'Cold and shallow: stretchy nylon',
+    },
+    { side: 'fluorocarbon', when: always, why: 'Fluorocarbon where depth decides' },
+  ],
+  'dirty-crank-colour': [{ side: 'bright', when: always, why: 'Dirty water: bright' }],
+  search: [
+    { side: 'two-lures', when: is('familiarity:new'), why: 'New water: two search lures' },
+    { side: 'one-pattern', when: always, why: 'Known water: one pattern thought out first' },
+  ],
+  junk: [{ side: 'pattern', when: always, why: 'Stay with the pattern until the evidence says leave' }],
+};
+
+export interface SchoolInForce {
+  readonly id: SchoolId;
+  readonly side: SchoolSide;
+  readonly why: string;
+  readonly chosen: boolean;
+}
+
+/** The side of every school in force: the user's where chosen, else the default for these conditions. */
+export function schoolsInForce(chosen: Conditions['schools'], facts: Facts): SchoolInForce[] {
+  return SCHOOL_IDS.map((id) => {
+    const side = chosen?.[id];
+    if (side) return { id, side, why: 'You chose this side', chosen: true };
+    const usual = SCHOOL_DEFAULTS[id].find(({ when }) => degreeOf(when, facts) >= 0.5) as SchoolDefault;
+    return { id, side: usual.side, why: usual.why, chosen: false };
+  });
+}
+
+/** The sides in force as facts, for rules that belong to a side. */
+export const schoolFacts = (schools: readonly SchoolInForce[]): Facts =>
+  Object.fromEntries(schools.map(({ id, side }) => [`school:${id}:${side}`, 1]));
+
+/** When a school makes a difference to a category that it speaks about. */
+export const SCHOOL_MATTERS: Readonly<Record<SchoolId, Condition>> = {
+  colour: not(always),
+  'mud-blade': below('effectiveVisibilityM', 0.55, 0.75),
+  'cold-trailer': below('surfaceTempC', 13, 15),
+  'crank-pace': always,
+  'jerkbait-gear': always,
+  'jerkbait-clarity': below('effectiveVisibilityM', 1.3, 1.6),
+  claws: always,
+  size: any(is('cold'), is('phase:pre-spawn'), is('goal:big-fish')),
+  'crank-rod': above('windMps', 6, 8),
+  'cold-line': below('surfaceTempC', 13, 14),
+  'dirty-crank-colour': below('effectiveVisibilityM', 0.55, 0.75),
+  search: not(always),
+  junk: not(always),
+};

@@ -1,0 +1,153 @@
+import type { Holding, Reason } from '../contract/plan.js';
+import { placeFacts } from '../place/place.js';
+import type { Facts } from '../rules/facts.js';
+import { mentions } from '../rules/fuzzy.js';
+import { fire, reasonOf, strongest, type Fired, type Rule } from '../rules/rule.js';
+import type { UnitSystem } from '../units/units.js';
+import { ASPECT_INDEX, aspectsOfItself, aspectsWith, fitAt, riseM, type Aspects, type Fit } from './aspects.js';
+import type { Category } from './category.js';
+import { ASPECTS, PRESENTATION_RULES, type Aspect, type AspectWeights } from './rules.js';
+
+/** A category weighed for one window: how much, and at which place it does best. */
+export interface Weighed {
+  readonly category: Category;
+  readonly logWeight: number;
+  /** Share of the total over all categories, 0 to 1. */
+  readonly score: number;
+  readonly place: Holding;
+  readonly fit: Fit;
+  /** The rules that held at that place. */
+  readonly fired: readonly Fired<AspectWeights>[];
+}
+
+/** Scores spread over categories like a softmax at this temperature, so that the first is ahead but not alone. */
+const SOFTNESS = 1.5;
+/** Under these a category is out, whatever else speaks for it. */
+const LEAST_REACH = 0.25;
+const LEAST_PASSAGE = 0.15;
+/** Reasons that weigh less are not worth reading. */
+const LEAST_REASON = 0.1;
+
+/** Against these a rule speaks only to what has them: not being a surface lure is no merit worth naming. */
+const UNCENTRED: ReadonlySet<string> = new Set<Aspect>([
+  'surface',
+  'suspended',
+  'bottom',
+  'treble',
+  'vertical',
+  'madeForMats',
+]);
+
+const FITS = ['suitsTemperature', 'suitsVisibility', 'reachesDepth', 'passesCover'] as const;
+
+/** Facts that differ from place to place; rules that mention none of them hold alike everywhere. */
+const LOCAL_FACT = /^(structure|cover|ground|position):|^holdingDepthM$/;
+const LOCAL_RULES = PRESENTATION_RULES.filter(({ when }) => mentions(when, LOCAL_FACT));
+const ANYWHERE_RULES = PRESENTATION_RULES.filter(({ when }) => !mentions(when, LOCAL_FACT));
+
+/** An effect made ready to be walked: which aspect, its slope, and the constant that centres it. */
+interface Term {
+  readonly index: number;
+  readonly slope: number;
+  readonly constant: number;
+}
+
+const termsOf = new WeakMap<Rule<AspectWeights>, readonly Term[]>();
+
+function terms(rule: Rule<AspectWeights>): readonly Term[] {
+  let ready = termsOf.get(rule);
+  if (!ready) {
+    ready = Object.entries(rule.effect).map(([aspect, weight]) => ({
+      index: ASPECT_INDEX[aspect as Aspect],
+      slope: 2 * weight,
+      constant: weight < 0 && UNCENTRED.has(aspect) ? 0 : -weight,
+    }));
+    termsOf.set(rule, ready);
+  }
+  return ready;
+}
+
+/**
+ * The log-weight one rule lends to something with these aspects: each weight times the aspect, centred on the middle.
+ * Where the centre lies is the same for all categories, so it moves only what counts as a reason, never the order.
+ */
+export function contribution({ rule, degree }: Fired<AspectWeights>, aspects: Aspects): number {
+  let sum = 0;
+  for (const { index, slope, constant } of terms(rule)) sum += slope * (aspects[index] as number) + constant;
+  return degree * sum;
+}
+
+/** All rules that hold at a place as one sum, log-weight = constant + slopes . aspects: rules are linear in aspects. */
+function summed(fired: readonly Fired<AspectWeights>[]): { slopes: Float64Array; constant: number } {
+  const slopes = new Float64Array(ASPECTS.length);
+  let constant = 0;
+  for (const { rule, degree } of fired) {
+    for (const term of terms(rule)) {
+      slopes[term.index] = (slopes[term.index] as number) + degree * term.slope;
+      constant += degree * term.constant;
+    }
+  }
+  return { slopes, constant };
+}
+
+function dot(a: Float64Array, b: Float64Array): number {
+  let sum = 0;
+  for (let index = 0; index < a.length; index++) sum += (a[index] as number) * (b[index] as number);
+  return sum;
+}
+
+/** The rules that hold at each place; those that do not look at the place are asked once for all. */
+function groundsOf(places: readonly Holding[], facts: Facts) {
+  const everywhere = fire(ANYWHERE_RULES, facts);
+  return places.map((place) => {
+    const here: Facts = { ...facts, ...placeFacts(place) };
+    const fired = [...everywhere, ...fire(LOCAL_RULES, here)];
+    return { place, here, fired, ...summed(fired), rise: riseM(here) };
+  });
+}
+
+/**
+ * Weighs every category over the holding places of a window. At each place the rules that hold add up as log-weights on
+ * aspects; places combine by their own weights. Most first; equal weights keep the catalogue's order.
+ */
+export function weighCategories(catalogue: readonly Category[], places: readonly Holding[], facts: Facts): Weighed[] {
+  const grounds = groundsOf(places, facts);
+  const weighed = catalogue.flatMap((category) => {
+    const itself = aspectsOfItself(category);
+    const at = grounds.map(({ place, here, fired, slopes, constant, rise }) => {
+      const fit = fitAt(category, place, rise, here);
+      const usable = fit.reachesDepth >= LEAST_REACH && fit.passesCover >= LEAST_PASSAGE;
+      let logWeight = usable ? Math.log(place.weight) + constant + dot(slopes, itself) : -Infinity;
+      for (const name of FITS) logWeight += (slopes[ASPECT_INDEX[name]] as number) * fit[name];
+      return { place, fit, fired, logWeight };
+    });
+    const best = at.reduce((a, b) => (b.logWeight > a.logWeight ? b : a));
+    if (best.logWeight === -Infinity) return [];
+    const logWeight =
+      best.logWeight + Math.log(at.reduce((sum, it) => sum + Math.exp(it.logWeight - best.logWeight), 0));
+    return [{ ...best, category, logWeight }];
+  });
+  const top = Math.max(...weighed.map(({ logWeight }) => logWeight));
+  const total = weighed.reduce((sum, { logWeight }) => sum + Math.exp((logWeight - top) / SOFTNESS), 0);
+  return weighed
+    .map((each) => ({ ...each, score: Math.exp((each.logWeight - top) / SOFTNESS) / total }))
+    .sort((a, b) => b.logWeight - a.logWeight);
+}
+
+/** Why a category stands where it does: reasons for and against, strongest first. */
+export function explain(
+  { category, fit, fired }: Pick<Weighed, 'category' | 'fit' | 'fired'>,
+  units: UnitSystem,
+): { because: Reason[]; against: Reason[] } {
+  const aspects = aspectsWith(category, fit);
+  const weights = fired.map((each) => ({ rule: each.rule, weight: contribution(each, aspects) }));
+  const reasons = (kept: typeof weights) =>
+    strongest(
+      kept.map(({ rule, weight }) => reasonOf(rule, weight, units)),
+      LEAST_REASON,
+    );
+  return {
+    because: reasons(weights.filter(({ weight }) => weight > 0)),
+    against: reasons(weights.filter(({ rule, weight }) => weight < 0 && rule.against)),
+  };
+}

@@ -1,0 +1,119 @@
+import type { RetrieveStyle } from '../contract/ids.js';
+import type { Range, Retrieve } from '../contract/plan.js';
+import type { Category } from '../presentation/category.js';
+import type { Facts } from '../rules/facts.js';
+import { degreeOf } from '../rules/fuzzy.js';
+import { figureOf, sayRange, type UnitSystem } from '../units/units.js';
+
+type Step = readonly [underC: number, range: Range];
+
+/** Speed by water temperature, m/s. The field's working figures: 45, 55, 65 and 75 degrees Fahrenheit. */
+const SPEED_MPS: readonly Step[] = [
+  [7.22, [0.2, 0.4]],
+  [12.78, [0.3, 0.6]],
+  [18.33, [0.5, 0.9]],
+  [23.89, [0.7, 1.3]],
+  [Infinity, [0.9, 1.8]],
+];
+
+/** Pause of a twitched lure by water temperature, s: under 40, 45, 50, 58 degrees Fahrenheit and over. */
+const PAUSE_S: readonly Step[] = [
+  [4.44, [15, 30]],
+  [7.22, [8, 15]],
+  [10, [4, 8]],
+  [14.44, [2, 4]],
+  [Infinity, [0.5, 2]],
+];
+
+/** Bottom lures lie still longer than they move; the cold doubles it. */
+const BOTTOM_PAUSE_S: readonly Step[] = [
+  [7.22, [6, 12]],
+  [12.78, [4, 8]],
+  [18.33, [2, 5]],
+  [Infinity, [1, 3]],
+];
+
+const at = (steps: readonly Step[], tempC: number): Range => (steps.find(([under]) => tempC < under) as Step)[1];
+
+const BOTTOM_STYLES: ReadonlySet<RetrieveStyle> = new Set([
+  'drag',
+  'hop',
+  'shake',
+  'bounce-slack',
+  'lift-drop',
+  'yo-yo',
+  'dead-stick',
+]);
+const FREE_FALL_STYLES: ReadonlySet<RetrieveStyle> = new Set(['shake', 'bounce-slack', 'dead-stick', 'drag']);
+
+/** The style the conditions call for: the first of the category's styles that holds by half. */
+export function styleOf(category: Category, facts: Facts): RetrieveStyle {
+  return (category.styles.find(({ when }) => degreeOf(when, facts) >= 0.5) ?? category.styles[0]).style;
+}
+
+/** Speed in m/s: the temperature's range within what the lure can do. Colder is never faster. */
+export function speedMps(category: Category, style: RetrieveStyle, facts: Facts): [number, number] {
+  const [from, to] = at(SPEED_MPS, facts.surfaceTempC ?? 15);
+  const slow = FREE_FALL_STYLES.has(style) ? 0.4 : facts['front:post-frontal'] ? 0.8 : 1;
+  const [least, most] = category.paceMps;
+  const within = (speed: number) => Math.min(most, Math.max(least, speed * slow));
+  return [within(from), within(to)];
+}
+
+/** Pause in seconds, null for lures that keep moving. Colder is never shorter. */
+export function pauseS(style: RetrieveStyle, facts: Facts): [number, number] | null {
+  const tempC = facts.surfaceTempC ?? 15;
+  if (style === 'twitch-pause') {
+    const [from, to] = at(PAUSE_S, tempC);
+    const inspected = facts['ground:grass'] && tempC >= 10 ? 0.7 : 1;
+    return [from * inspected, to * inspected];
+  }
+  if (BOTTOM_STYLES.has(style)) return [...at(BOTTOM_PAUSE_S, tempC)];
+  if (style === 'stop-and-go') return tempC < 12.78 ? [1, 3] : [0.5, 1.5];
+  if (style === 'pop') return tempC < 20 ? [2, 5] : [1, 3];
+  return null;
+}
+
+const MOVE: Readonly<Record<RetrieveStyle, string>> = {
+  steady: 'Steady, just fast enough to work, changing speed now and then',
+  'slow-roll': 'Roll it as slowly as it still works',
+  burn: 'Burn it back, and stop it dead once or twice',
+  'stop-and-go': 'Crank till it bumps, then stop',
+  'twitch-pause': 'Twitch, twitch, wait',
+  'yo-yo': 'Lift it off the bottom and let it fall on a tight line',
+  rip: 'Let it touch, then rip it free',
+  drag: 'Drag it with the rod, wait where it catches',
+  hop: 'Short hops, following it down',
+  swim: 'Swim it over and along the cover, rod up',
+  'dead-stick': 'Leave it lie',
+  shake: 'Shake it in place on a slack line',
+  walk: 'Walk it side to side, with a stop at every object',
+  pop: 'Pop, let the rings go, pop again',
+  wake: 'Bring it along just under the surface so that it bulges',
+  'lift-drop': 'Straight down, lift and let it drop on a line just tight',
+  'bounce-slack': 'Slack line to the bottom, watch the line, bounce the slack twice, next target',
+};
+
+function contactText(category: Category, style: RetrieveStyle): string {
+  if (category.positions.surface > 0.8) return '';
+  if (category.traits.deflects >= 0.5) return ' It must hit something: the bite comes as it glances off.';
+  if (style === 'drag' || style === 'hop') return ' Keep it on the bottom.';
+  if (style === 'twitch-pause') return ' Out of rhythm, on a slack line.';
+  return '';
+}
+
+/** How to move it: style, speed, pause, what to do on contact, and how to strike, in words. */
+export function retrieve(category: Category, runDepthM: Range, facts: Facts, units: UnitSystem): Retrieve {
+  const style = styleOf(category, facts);
+  const speed = speedMps(category, style, facts);
+  const pause = pauseS(style, facts);
+  const waits = pause ? `, ${pause.map((s) => Math.round(s * 10) / 10).join(' to ')} s` : '';
+  const depth = runDepthM[1] > 0.15 ? ` at ${sayRange('depth', runDepthM, units)}` : '';
+  const strike = category.hook === 'treble' ? 'Lean into the fish, do not strike.' : 'Set the hook firmly.';
+  return {
+    style,
+    speedMps: speed,
+    pauseS: pause,
+    text: `${MOVE[style]}${waits}${depth}, about ${figureOf('speed', (speed[0] + speed[1]) / 2, units)} ${units === 'us' ? 'ft' : 'm'} a second.${contactText(category, style)} ${strike}`,
+  };
+}

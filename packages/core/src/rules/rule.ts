@@ -1,0 +1,80 @@
+import type { Reason } from '../contract/plan.js';
+import type { SchoolId } from '../contract/ids.js';
+import { inUnits, type UnitSystem } from '../units/units.js';
+import type { Facts } from './facts.js';
+import { all, degreeOf, is, type Condition } from './fuzzy.js';
+
+/**
+ * One piece of knowledge: when it holds, what it does, and why in an angler's words.
+ * Weights are judgement unless a source is named. `{temp:10}`, `{depth:1}` and `{wind:5}` in words follow the user's
+ * units.
+ */
+export interface Rule<Effect> {
+  readonly id: string;
+  readonly when: Condition;
+  readonly effect: Effect;
+  /** Said where the rule speaks for something. */
+  readonly text: string;
+  /** Said where the same rule speaks against something. */
+  readonly against?: string;
+  /** The school and side to which the rule belongs: it is silent while another side is chosen. */
+  readonly school?: readonly [SchoolId, string];
+  /** Where it comes from; absent means judgement. */
+  readonly source?: string;
+}
+
+/** A rule that holds now, and how far. */
+export interface Fired<Effect> {
+  readonly rule: Rule<Effect>;
+  readonly degree: number;
+}
+
+/** The rules that hold by at least `least`, in their own order. */
+export function fire<Effect>(rules: readonly Rule<Effect>[], facts: Facts, least = 0.02): Fired<Effect>[] {
+  const fired: Fired<Effect>[] = [];
+  for (const rule of rules) {
+    const when = rule.school ? all(is(`school:${rule.school[0]}:${rule.school[1]}`), rule.when) : rule.when;
+    const degree = degreeOf(when, facts);
+    if (degree >= least) fired.push({ rule, degree });
+  }
+  return fired;
+}
+
+/** A reason as it goes out: weights are shown to two places, which is finer than they are known. */
+export function reasonOf(
+  rule: Pick<Rule<unknown>, 'id' | 'text' | 'against' | 'school'>,
+  weight: number,
+  units: UnitSystem,
+): Reason {
+  const words = weight < 0 ? (rule.against ?? rule.text) : rule.text;
+  return {
+    rule: rule.id,
+    text: inUnits(words, units),
+    weight: Math.round(Math.abs(weight) * 100) / 100,
+    school: rule.school ? `${rule.school[0]}: ${rule.school[1]}` : null,
+  };
+}
+
+/** Strongest first; what weighs next to nothing is left out. */
+export function strongest<R extends Reason>(reasons: readonly R[], least = 0.05): R[] {
+  return reasons.filter((reason) => reason.weight >= least).sort((a, b) => b.weight - a.weight);
+}
+
+/** Adds up the weighted votes of the rules that hold, option by option. */
+export function tally<Option extends string>(
+  fired: readonly Fired<Partial<Record<Option, number>>>[],
+): Partial<Record<Option, number>> {
+  const sum: Partial<Record<Option, number>> = {};
+  for (const { rule, degree } of fired) {
+    for (const option in rule.effect) sum[option] = (sum[option] ?? 0) + degree * (rule.effect[option] ?? 0);
+  }
+  return sum;
+}
+
+/** Options by their votes, most first; equal votes keep the order of `options`, so the same input gives the same answer. */
+export function ranked<Option extends string>(
+  options: readonly Option[],
+  votes: Partial<Record<Option, number>>,
+): Option[] {
+  return [...options].sort((a, b) => (votes[b] ?? 0) - (votes[a] ?? 0));
+}
