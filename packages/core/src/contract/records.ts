@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { Conditions, Place, surfaceTempC, visibilityM } from './conditions.js';
 import { clientId, instant, maybe, oneOf, quantity, record, shortText, someOf } from './fields.js';
 import * as ids from './ids.js';
+import { UNIT_SYSTEMS } from '../units/units.js';
 import { Plan } from './plan.js';
 
 /** The two books: the made-up demo water, and the user's own. They live in files of their own and never mix. */
@@ -38,6 +39,8 @@ export type Reading = z.infer<typeof Reading>;
 export const PlanDraft = record('a plan to save', {
   name: shortText('a name', 120),
   waterId: maybe(clientId),
+  /** The units in which the plan's words are kept. */
+  units: maybe(oneOf('units', UNIT_SYSTEMS)),
   conditions: Conditions,
 });
 export type PlanDraft = z.infer<typeof PlanDraft>;

@@ -1,0 +1,45 @@
+import { ENGINE_VERSION } from '@inky-shoal/core';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { hostCheck } from './http/host-check.js';
+import { page, security, withNonce } from './http/page.js';
+import { problemHandler, unknownRoute } from './http/problem.js';
+import { bookRoutes } from './routes/books.js';
+import { planRoute } from './routes/plan.js';
+import type { Books } from './services/book.js';
+
+/** The largest body taken: a year of readings fits many times over. */
+const BODY_LIMIT = '1mb';
+
+export interface AppParts {
+  readonly books: Books;
+  readonly logger: Logger;
+  readonly webDir: string;
+  readonly allowedHosts: readonly string[];
+}
+
+/** Puts the server together: safety first, then the API, then the page. */
+export function createApp({ books, logger, webDir, allowedHosts }: AppParts): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    pinoHttp({ logger, quietReqLogger: true, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') } }),
+  );
+  app.use(hostCheck(allowedHosts));
+  app.use(withNonce, security);
+  app.use(compression());
+  app.use('/api', express.json({ limit: BODY_LIMIT }), (_request, response, next) => {
+    response.setHeader('cache-control', 'no-store');
+    next();
+  });
+  app.get('/api/health', (_request, response) => {
+    response.json({ status: 'ok', engineVersion: ENGINE_VERSION });
+  });
+  app.use('/api', planRoute(), bookRoutes(books), unknownRoute);
+  app.use(page(webDir));
+  app.use(unknownRoute);
+  app.use(problemHandler(logger));
+  return app;
+}

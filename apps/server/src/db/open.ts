@@ -1,0 +1,32 @@
+import { mkdirSync } from 'node:fs';
+import { dirname } from 'node:path';
+import { Kysely, Migrator, SqliteDialect } from 'kysely';
+import Database from 'libsql';
+import { firstTables } from './migrations/0001-first-tables.js';
+import type { Tables } from './schema.js';
+
+/** Migrations in order. A migration that has been released is never edited; a change is a new one. */
+const MIGRATIONS = { '0001-first-tables': firstTables };
+
+export type Db = Kysely<Tables>;
+
+/**
+ * Opens a book's file and brings its tables up to date. Write-ahead log, foreign keys on, and every commit synced to
+ * the disk, so that what was answered survives the machine going away.
+ */
+export async function openDb(file: string): Promise<Db> {
+  mkdirSync(dirname(file), { recursive: true });
+  const database = new Database(file);
+  database.pragma('journal_mode = WAL');
+  database.pragma('synchronous = FULL');
+  database.pragma('foreign_keys = ON');
+  database.pragma('busy_timeout = 3000');
+  const db = new Kysely<Tables>({ dialect: new SqliteDialect({ database: database as never }) });
+  const migrator = new Migrator({ db, provider: { getMigrations: () => Promise.resolve(MIGRATIONS) } });
+  const { error } = await migrator.migrateToLatest();
+  if (error) {
+    await db.destroy();
+    throw new Error(`The book ${file} could not be brought up to date`, { cause: error });
+  }
+  return db;
+}

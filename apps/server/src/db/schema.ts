@@ -1,0 +1,54 @@
+import type { Insertable, Selectable } from 'kysely';
+
+/** Columns hold JSON text where a value has parts; its shape is checked on the way in and on the way out. */
+type JsonText = string;
+
+export interface WaterTable {
+  id: string;
+  /** A WaterDraft. */
+  draft: JsonText;
+  created_at: string;
+  updated_at: string;
+}
+
+export interface ReadingTable {
+  id: string;
+  water_id: string;
+  /** UTC instant. */
+  at: string;
+  surface_temp_c: number;
+  visibility_m: number | null;
+}
+
+export interface PlanTable {
+  id: string;
+  name: string;
+  water_id: string | null;
+  /** The Conditions it was made with. */
+  conditions: JsonText;
+  /** The Plan as it was given. */
+  plan: JsonText;
+  engine_version: string;
+  created_at: string;
+  updated_at: string;
+  /** Set while removed; undo clears it. */
+  removed_at: string | null;
+}
+
+export interface FactTable {
+  name: string;
+  value: string;
+}
+
+export interface Tables {
+  water: WaterTable;
+  reading: ReadingTable;
+  plan: PlanTable;
+  /** Small facts about the book itself, as the version of its demo data. */
+  fact: FactTable;
+}
+
+export type WaterRow = Selectable<WaterTable>;
+export type ReadingRow = Selectable<ReadingTable>;
+export type PlanRow = Selectable<PlanTable>;
+export type NewPlanRow = Insertable<PlanTable>;

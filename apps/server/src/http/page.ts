@@ -1,0 +1,61 @@
+import { randomBytes } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import express, { type RequestHandler, type Response, Router } from 'express';
+import helmet from 'helmet';
+import { HttpProblem } from './problem.js';
+
+const NONCE_MARK = /__CSP_NONCE__/g;
+
+/** A nonce for this answer, known to the policy and to the page. */
+export const withNonce: RequestHandler = (_request, response, next) => {
+  response.locals['nonce'] = randomBytes(16).toString('base64');
+  next();
+};
+
+const nonce = (response: unknown): string => `'nonce-${String((response as Response).locals['nonce'])}'`;
+
+/** Headers for safety: only our own scripts, styles, fonts and connections; nobody frames the page. */
+export const security: RequestHandler = helmet({
+  contentSecurityPolicy: {
+    useDefaults: false,
+    directives: {
+      defaultSrc: ["'none'"],
+      scriptSrc: ["'self'", (_request, response) => nonce(response)],
+      styleSrc: ["'self'", (_request, response) => nonce(response)],
+      fontSrc: ["'self'"],
+      imgSrc: ["'self'", 'data:'],
+      connectSrc: ["'self'"],
+      workerSrc: ["'self'"],
+      manifestSrc: ["'self'"],
+      baseUri: ["'self'"],
+      formAction: ["'none'"],
+      frameAncestors: ["'none'"],
+    },
+  },
+  strictTransportSecurity: false,
+});
+
+/** The built page: its files as they are (hashed names, kept for good), and the page itself for every view's address. */
+export function page(webDir: string): Router {
+  const router = Router();
+  const indexFile = join(webDir, 'index.html');
+  router.use(
+    express.static(webDir, {
+      index: false,
+      setHeaders: (response, file) => {
+        const hashed = /-[A-Z0-9]{8}\.\w+$/.test(file);
+        response.setHeader('cache-control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+      },
+    }),
+  );
+  router.get('/{*view}', (request, response) => {
+    if (/\.\w+$/.test(request.path)) throw new HttpProblem(404, 'Not found', `There is no file ${request.path}.`);
+    if (!existsSync(indexFile)) {
+      throw new HttpProblem(503, 'Not built', 'The page is not built yet: run npm start, which builds it.');
+    }
+    const html = readFileSync(indexFile, 'utf8').replace(NONCE_MARK, String(response.locals['nonce']));
+    response.type('html').setHeader('cache-control', 'no-store').send(html);
+  });
+  return router;
+}

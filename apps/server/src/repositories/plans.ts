@@ -1,0 +1,90 @@
+import { Conditions, Plan, type SavedPlan, type SavedPlanSummary } from '@inky-shoal/core';
+import type { Db } from '../db/open.js';
+import type { PlanRow } from '../db/schema.js';
+
+const toPlan = (row: PlanRow): SavedPlan => ({
+  id: row.id,
+  name: row.name,
+  waterId: row.water_id ?? undefined,
+  conditions: Conditions.parse(JSON.parse(row.conditions)),
+  plan: Plan.parse(JSON.parse(row.plan)),
+  engineVersion: row.engine_version,
+  createdAt: row.created_at,
+  updatedAt: row.updated_at,
+});
+
+function toSummary(row: PlanRow): SavedPlanSummary {
+  const { id, name, waterId, conditions, plan, engineVersion, createdAt } = toPlan(row);
+  const first = plan.windows[0]?.presentations[0]?.category ?? null;
+  return { id, name, waterId, date: conditions.date, phase: plan.phase.id, first, engineVersion, createdAt };
+}
+
+/** Saved plans of one book. Removed ones stay until their place is wanted, so that removing can be undone. */
+export class PlanRepository {
+  constructor(private readonly db: Db) {}
+
+  /** Saved plans, latest first. */
+  async all(): Promise<SavedPlanSummary[]> {
+    const rows = await this.db
+      .selectFrom('plan')
+      .selectAll()
+      .where('removed_at', 'is', null)
+      .orderBy('created_at', 'desc')
+      .orderBy('id')
+      .execute();
+    return rows.map(toSummary);
+  }
+
+  async find(id: string): Promise<SavedPlan | undefined> {
+    const row = await this.db
+      .selectFrom('plan')
+      .selectAll()
+      .where('id', '=', id)
+      .where('removed_at', 'is', null)
+      .executeTakeFirst();
+    return row && toPlan(row);
+  }
+
+  /** Saves a plan, or saves it again under the same id; the time of making stays. */
+  async put(plan: SavedPlan): Promise<void> {
+    const row = {
+      name: plan.name,
+      water_id: plan.waterId ?? null,
+      conditions: JSON.stringify(plan.conditions),
+      plan: JSON.stringify(plan.plan),
+      engine_version: plan.engineVersion,
+      updated_at: plan.updatedAt,
+      removed_at: null,
+    };
+    await this.db
+      .insertInto('plan')
+      .values({ id: plan.id, ...row, created_at: plan.createdAt })
+      .onConflict((conflict) => conflict.column('id').doUpdateSet(row))
+      .execute();
+  }
+
+  /** @returns whether there was one to rename */
+  async rename(id: string, name: string, now: string): Promise<boolean> {
+    return this.change(id, { name, updated_at: now }, 'kept');
+  }
+
+  /** @returns whether there was one to remove */
+  async remove(id: string, now: string): Promise<boolean> {
+    return this.change(id, { removed_at: now }, 'kept');
+  }
+
+  /** @returns whether there was a removed one to bring back */
+  async restore(id: string): Promise<boolean> {
+    return this.change(id, { removed_at: null }, 'removed');
+  }
+
+  private async change(id: string, values: Partial<PlanRow>, state: 'kept' | 'removed'): Promise<boolean> {
+    const result = await this.db
+      .updateTable('plan')
+      .set(values)
+      .where('id', '=', id)
+      .where('removed_at', state === 'kept' ? 'is' : 'is not', null)
+      .executeTakeFirst();
+    return result.numUpdatedRows > 0n;
+  }
+}

@@ -1,0 +1,36 @@
+import type { Water} from '@inky-shoal/core';
+import { WaterDraft } from '@inky-shoal/core';
+import type { Db } from '../db/open.js';
+import type { WaterRow } from '../db/schema.js';
+
+const toWater = (row: WaterRow): Water => ({
+  id: row.id,
+  ...WaterDraft.parse(JSON.parse(row.draft)),
+  createdAt: row.created_at,
+  updatedAt: row.updated_at,
+});
+
+/** Waters of one book. */
+export class WaterRepository {
+  constructor(private readonly db: Db) {}
+
+  async all(): Promise<Water[]> {
+    const rows = await this.db.selectFrom('water').selectAll().orderBy('created_at').orderBy('id').execute();
+    return rows.map(toWater);
+  }
+
+  async find(id: string): Promise<Water | undefined> {
+    const row = await this.db.selectFrom('water').selectAll().where('id', '=', id).executeTakeFirst();
+    return row && toWater(row);
+  }
+
+  /** Makes a water or changes it; the time of making stays. */
+  async put(id: string, draft: WaterDraft, now: string): Promise<void> {
+    const row = { draft: JSON.stringify(draft), updated_at: now };
+    await this.db
+      .insertInto('water')
+      .values({ id, ...row, created_at: now })
+      .onConflict((conflict) => conflict.column('id').doUpdateSet(row))
+      .execute();
+  }
+}

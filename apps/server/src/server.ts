@@ -1,0 +1,48 @@
+import type { AddressInfo } from 'node:net';
+import type { Server } from 'node:http';
+import { pino } from 'pino';
+import { createApp } from './app.js';
+import type { Config } from './config.js';
+import { closeBooks, openBooks } from './services/book.js';
+
+export interface RunningServer {
+  readonly address: string;
+  /** Takes no new requests, lets running ones end, closes the books. */
+  readonly stop: () => Promise<void>;
+}
+
+function listening(server: Server): Promise<void> {
+  return new Promise((resolve, reject) => {
+    server.once('listening', resolve);
+    server.once('error', reject);
+  });
+}
+
+/** Opens the books and listens. Rejects where the address is taken or a book cannot be opened. */
+export async function startServer(config: Config): Promise<RunningServer> {
+  const logger = pino({ level: config.logLevel });
+  const books = await openBooks(config.dataDir, () => new Date());
+  const server = createApp({ books, logger, webDir: config.webDir, allowedHosts: config.allowedHosts }).listen(
+    config.port,
+    config.host,
+  );
+  try {
+    await listening(server);
+  } catch (error) {
+    await closeBooks(books);
+    throw error;
+  }
+  const { port } = server.address() as AddressInfo;
+  const address = `http://${config.host.includes(':') ? `[${config.host}]` : config.host}:${port}`;
+  logger.info({ address, dataDir: config.dataDir }, 'listening');
+  return {
+    address,
+    stop: async () => {
+      const closed = new Promise<void>((resolve) => server.close(() => resolve()));
+      server.closeIdleConnections();
+      await closed;
+      await closeBooks(books);
+      logger.info('stopped');
+    },
+  };
+}

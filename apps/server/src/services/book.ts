@@ -1,0 +1,82 @@
+import { join } from 'node:path';
+import { ENGINE_VERSION, makePlan, type Book, type PlanDraft, type SavedPlan } from '@inky-shoal/core';
+import { DEMO, DEMO_NOW, DEMO_VERSION } from '@inky-shoal/demo';
+import { openDb, type Db } from '../db/open.js';
+import { FactRepository } from '../repositories/facts.js';
+import { PlanRepository } from '../repositories/plans.js';
+import { ReadingRepository } from '../repositories/readings.js';
+import { WaterRepository } from '../repositories/waters.js';
+
+/** One book: its waters, readings and plans, in a file of its own, with its own clock. */
+export class BookService {
+  readonly waters: WaterRepository;
+  readonly readings: ReadingRepository;
+  readonly plans: PlanRepository;
+  private readonly facts: FactRepository;
+
+  constructor(
+    readonly id: Book,
+    private readonly db: Db,
+    private readonly systemNow: () => Date,
+  ) {
+    this.waters = new WaterRepository(db);
+    this.readings = new ReadingRepository(db);
+    this.plans = new PlanRepository(db);
+    this.facts = new FactRepository(db);
+  }
+
+  /** The demo's clock stands still; the user's own book goes by the machine's. */
+  get clock(): { now: string; fixed: boolean } {
+    return this.id === 'demo' ? { now: DEMO_NOW, fixed: true } : { now: this.now(), fixed: false };
+  }
+
+  /** Time of the machine, for when things are saved. */
+  now(): string {
+    return this.systemNow().toISOString();
+  }
+
+  /** Plans from the conditions and saves both, with the engine's version. Saving the same again changes nothing. */
+  async savePlan(id: string, { name, waterId, conditions, units }: PlanDraft, at = this.now()): Promise<SavedPlan> {
+    const before = await this.plans.find(id);
+    const plan: SavedPlan = {
+      id,
+      name,
+      waterId,
+      conditions,
+      plan: makePlan(conditions, { units }),
+      engineVersion: ENGINE_VERSION,
+      createdAt: before?.createdAt ?? at,
+      updatedAt: at,
+    };
+    await this.plans.put(plan);
+    return plan;
+  }
+
+  /** Fills the demo book where its data is missing or older than what ships. What the user added to it stays. */
+  async seedDemo(): Promise<void> {
+    const version = String(DEMO_VERSION);
+    if ((await this.facts.get('demo-version')) === version) return;
+    for (const { id, createdAt, updatedAt: _, ...draft } of DEMO.waters) await this.waters.put(id, draft, createdAt);
+    for (const { id, waterId, ...draft } of DEMO.readings) await this.readings.put(id, waterId, draft);
+    for (const { id, draft, createdAt } of DEMO.plans) await this.savePlan(id, draft, createdAt);
+    await this.facts.set('demo-version', version);
+  }
+
+  close(): Promise<void> {
+    return this.db.destroy();
+  }
+}
+
+export type Books = Readonly<Record<Book, BookService>>;
+
+/** Opens both books in the data folder. Demo and real data live in different files and never mix. */
+export async function openBooks(dataDir: string, systemNow: () => Date): Promise<Books> {
+  const open = async (id: Book) => new BookService(id, await openDb(join(dataDir, `${id}.sqlite`)), systemNow);
+  const books = { demo: await open('demo'), own: await open('own') };
+  await books.demo.seedDemo();
+  return books;
+}
+
+export async function closeBooks(books: Books): Promise<void> {
+  await Promise.all(Object.values(books).map((book) => book.close()));
+}

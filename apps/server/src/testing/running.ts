@@ -1,0 +1,48 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { startServer, type RunningServer } from '../server.js';
+
+export interface TestServer extends RunningServer {
+  readonly dataDir: string;
+  /** Calls the API; a body is sent as JSON. */
+  readonly call: (
+    method: string,
+    path: string,
+    body?: unknown,
+  ) => Promise<{ status: number; type: string; body: never }>;
+  readonly remove: () => Promise<void>;
+}
+
+/** A server of its own on a free port with an empty data folder, for one test file. */
+export async function testServer(): Promise<TestServer> {
+  const dataDir = await mkdtemp(join(tmpdir(), 'inky-'));
+  const server = await startServer({
+    host: '127.0.0.1',
+    port: 0,
+    dataDir,
+    webDir: join(dataDir, 'no-page'),
+    allowedHosts: ['boat.local'],
+    logLevel: 'silent',
+  });
+  return {
+    ...server,
+    dataDir,
+    call: async (method, path, body) => {
+      const response = await fetch(server.address + path, {
+        method,
+        ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+      });
+      const text = await response.text();
+      return {
+        status: response.status,
+        type: response.headers.get('content-type') ?? '',
+        body: (text && response.headers.get('content-type')?.includes('json') ? JSON.parse(text) : text) as never,
+      };
+    },
+    remove: async () => {
+      await server.stop();
+      await rm(dataDir, { recursive: true, force: true });
+    },
+  };
+}
