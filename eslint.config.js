@@ -52,9 +52,9 @@ const outsideGlobals = [
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/.angular/**', '**/node_modules/**', '.build/**', '.data/**'] },
   js.configs.recommended,
-  ...tseslint.configs.strict,
-  ...tseslint.configs.stylistic,
   {
+    files: ['**/*.ts'],
+    extends: [...tseslint.configs.strict, ...tseslint.configs.stylistic],
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/consistent-type-imports': 'error',

@@ -10,7 +10,6 @@ const swc = {
     '^@inky-shoal/core$': '<rootDir>/packages/core/src/index.ts',
     '^@inky-shoal/demo$': '<rootDir>/demo/src/index.ts',
   },
-  extensionsToTreatAsEsm: [],
   testEnvironment: 'node',
 };
 
@@ -19,6 +18,26 @@ export default {
   projects: [
     { ...swc, displayName: 'core', testMatch: ['<rootDir>/packages/core/**/*.spec.ts', '<rootDir>/demo/**/*.spec.ts'] },
     { ...swc, displayName: 'server', testMatch: ['<rootDir>/apps/server/**/*.spec.ts'] },
+    {
+      displayName: 'web',
+      preset: 'jest-preset-angular',
+      testEnvironment: 'jsdom',
+      testMatch: ['<rootDir>/apps/web/**/*.spec.ts'],
+      setupFilesAfterEnv: ['<rootDir>/apps/web/src/testing/setup.ts'],
+      transform: {
+        '^.+\\.(ts|mjs|js|html)$': [
+          'jest-preset-angular',
+          { tsconfig: '<rootDir>/apps/web/tsconfig.spec.json', stringifyContentPathRegex: '\\.html$' },
+        ],
+      },
+      transformIgnorePatterns: ['node_modules/(?!.*\\.mjs$|uuid|astronomy-engine)'],
+      moduleNameMapper: {
+        '^(\\.{1,2}/.*)\\.js$': '$1',
+        '^@inky-shoal/core$': '<rootDir>/packages/core/src/index.ts',
+        'planner\\.service$': '<rootDir>/apps/web/src/testing/planner.ts',
+      },
+    },
+    { ...swc, displayName: 'e2e', testMatch: ['<rootDir>/e2e/**/*.spec.ts'], moduleFileExtensions: ['ts', 'mjs', 'js', 'json', 'node'], setupFilesAfterEnv: ['<rootDir>/e2e/support/setup.ts'] },
     { ...swc, displayName: 'scripts', testMatch: ['<rootDir>/scripts/**/*.spec.ts'] },
   ],
 };

@@ -1,7 +1,11 @@
 import type { ReadingDraftInput } from '@inky-shoal/core';
 import { normal } from './random.js';
 
-const DAY_MS = 86_400_000;
+const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
+/** Readings fall between seven in the morning and about five in the afternoon of the demo waters. */
+const FIRST_HOUR_UTC = 13;
+const HOURS_OUT = 10;
 
 /** A water's smooth year: temperatures in degrees Celsius on given days, between which it runs straight. */
 export type Course = readonly (readonly [date: string, tempC: number])[];
@@ -31,8 +35,10 @@ export interface RecordOptions {
 export function record(options: RecordOptions, random: () => number): ReadingDraftInput[] {
   const { course, from, untilMs, normalVisibilityM, everyDays } = options;
   const readings: ReadingDraftInput[] = [];
-  let timeMs = Date.parse(from) + random() * DAY_MS;
-  while (timeMs < untilMs) {
+  let dayMs = Date.parse(from);
+  while (dayMs < untilMs) {
+    const timeMs = dayMs + (FIRST_HOUR_UTC + HOURS_OUT * Math.sqrt(random())) * HOUR_MS;
+    if (timeMs >= untilMs) break;
     const days = timeMs / DAY_MS;
     const weather = 0.5 * Math.sin((2 * Math.PI * days) / 6.3) + 0.3 * Math.sin((2 * Math.PI * days) / 10.7 + 1);
     const tempC = on(course, timeMs) + weather + 0.2 * normal(random);
@@ -42,7 +48,7 @@ export function record(options: RecordOptions, random: () => number): ReadingDra
       surfaceTempC: Math.round(tempC * 10) / 10,
       ...(random() < 0.6 ? { visibilityM: Math.round(visibilityM * 10) / 10 } : {}),
     });
-    timeMs += everyDays * DAY_MS * (0.35 + 1.3 * random());
+    dayMs += Math.max(1, Math.round(everyDays * (0.35 + 1.3 * random()))) * DAY_MS;
   }
   return readings;
 }

@@ -1,6 +1,6 @@
 import type { Request } from 'express';
 import { clientId, parse } from '@inky-shoal/core';
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { HttpProblem, invalidInput } from './problem.js';
 
 /** The body as the schema has it, or a problem that names the field. */

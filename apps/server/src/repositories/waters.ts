@@ -1,4 +1,4 @@
-import type { Water} from '@inky-shoal/core';
+import type { Water } from '@inky-shoal/core';
 import { WaterDraft } from '@inky-shoal/core';
 import type { Db } from '../db/open.js';
 import type { WaterRow } from '../db/schema.js';

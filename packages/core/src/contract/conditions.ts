@@ -1,9 +1,21 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { calendarDate, clockTime, instant, maybe, oneOf, quantity, record, someOf, timeZone } from './fields.js';
 import * as ids from './ids.js';
 
-export const surfaceTempC = quantity('a water temperature in degrees Celsius', -2, 40);
-export const visibilityM = quantity('a visibility in metres', 0.01, 30);
+/** What each measured field may be, in its own unit. */
+export const LIMITS = {
+  surfaceTempC: [-2, 40],
+  tempTrendCPerDay: [-5, 5],
+  yearLowC: [-2, 35],
+  visibilityM: [0.01, 30],
+  normalVisibilityM: [0.01, 30],
+  windMps: [0, 60],
+  maxDepthM: [0.3, 300],
+} as const;
+export type Limited = keyof typeof LIMITS;
+
+export const surfaceTempC = quantity('a water temperature in degrees Celsius', ...LIMITS.surfaceTempC);
+export const visibilityM = quantity('a visibility in metres', ...LIMITS.visibilityM);
 
 export const Place = record('a place with latitude, longitude and timeZone', {
   latitude: quantity('a latitude in degrees', -66, 66),
@@ -60,8 +72,8 @@ export const Conditions = record('an object with the conditions of a day', {
   familiarity: maybe(oneOf('a familiarity', ids.FAMILIARITIES)),
   goal: maybe(oneOf('a goal', ids.GOALS)),
   surfaceTempC,
-  tempTrendCPerDay: maybe(quantity('a trend in degrees Celsius a day', -5, 5)),
-  yearLowC: maybe(quantity("the year's low in degrees Celsius", -2, 35)),
+  tempTrendCPerDay: maybe(quantity('a trend in degrees Celsius a day', ...LIMITS.tempTrendCPerDay)),
+  yearLowC: maybe(quantity("the year's low in degrees Celsius", ...LIMITS.yearLowC)),
   readings: maybe(
     z
       .array(TemperatureReading, { error: 'expected a list of readings' })
@@ -74,14 +86,14 @@ export const Conditions = record('an object with the conditions of a day', {
   level: maybe(oneOf('a level', ids.LEVELS)),
   thermoclineM: maybe(quantity('a depth in metres', 0.5, 60)),
   sky: maybe(oneOf('a sky', ids.SKIES)),
-  windMps: maybe(quantity('a wind speed in metres a second', 0, 60)),
+  windMps: maybe(quantity('a wind speed in metres a second', ...LIMITS.windMps)),
   windFromDeg: maybe(quantity('a wind direction in degrees', 0, 360)),
   front: maybe(oneOf('a front', ids.FRONTS)),
   inflow: maybe(oneOf('an inflow', ids.INFLOWS)),
   structures: maybe(someOf('structures', ids.STRUCTURES)),
   covers: maybe(someOf('covers', ids.COVERS)),
   bankSlopeDeg: maybe(quantity('a bank slope in degrees', 0, 90)),
-  maxDepthM: maybe(quantity('a depth in metres', 0.3, 300)),
+  maxDepthM: maybe(quantity('a depth in metres', ...LIMITS.maxDepthM)),
   coverTopDepthM: maybe(quantity('the water over the cover in metres', 0, 60)),
   forage: maybe(z.array(Forage, { error: 'expected a list of forage' }).max(9, { error: 'expected at most 9 forage' })),
   signs: maybe(someOf('signs', ids.SIGNS)),

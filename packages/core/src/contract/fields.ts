@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** How a refused value is quoted back: short, and never the whole of a large body. */
 function quoted(value: unknown): string {

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import * as ids from './ids.js';
 
 const range = z.tuple([z.number(), z.number()]);

@@ -1,5 +1,5 @@
-import { z } from 'zod';
-import { Conditions, Place, surfaceTempC, visibilityM } from './conditions.js';
+import * as z from 'zod';
+import { Conditions, LIMITS, Place, surfaceTempC, visibilityM } from './conditions.js';
 import { clientId, instant, maybe, oneOf, quantity, record, shortText, someOf } from './fields.js';
 import * as ids from './ids.js';
 import { UNIT_SYSTEMS } from '../units/units.js';
@@ -16,8 +16,8 @@ export const WaterDraft = record('a water', {
   waterKind: oneOf('a kind of water', ids.WATER_KINDS),
   place: Place,
   normalVisibilityM: maybe(visibilityM),
-  yearLowC: maybe(quantity("the year's low in degrees Celsius", -2, 35)),
-  maxDepthM: maybe(quantity('a depth in metres', 0.3, 300)),
+  yearLowC: maybe(quantity("the year's low in degrees Celsius", ...LIMITS.yearLowC)),
+  maxDepthM: maybe(quantity('a depth in metres', ...LIMITS.maxDepthM)),
   structures: maybe(someOf('structures', ids.STRUCTURES)),
   covers: maybe(someOf('covers', ids.COVERS)),
 });

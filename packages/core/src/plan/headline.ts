@@ -4,9 +4,12 @@ import { sayRange, type UnitSystem } from '../units/units.js';
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
+/** From about a quarter of a degree a day the water is called warming or cooling. */
+const WARMING_C_PER_DAY = 0.2;
+
 function trendWord(trendCPerDay: number): string {
-  if (trendCPerDay >= 0.25) return 'and warming';
-  if (trendCPerDay <= -0.25) return 'and cooling';
+  if (trendCPerDay >= WARMING_C_PER_DAY) return 'and warming';
+  if (trendCPerDay <= -WARMING_C_PER_DAY) return 'and cooling';
   return 'and steady';
 }
 

@@ -36,6 +36,8 @@ export interface PlannedDay {
   /** The visibility the light is drawn with, metres. */
   readonly visibilityM: number;
   readonly thermoclineM: number | null;
+  /** The trend planned with: said, from the readings, or assumed. */
+  readonly tempTrendCPerDay: number;
   readonly bottomM: number | null;
 }
 
@@ -104,6 +106,7 @@ export function planDay(given: Conditions, { units = 'us' }: PlanOptions = {}): 
     sunset: clock(sun.sunsetMin),
     visibilityM: conditions.visibilityM,
     thermoclineM: conditions.thermoclineM ?? null,
+    tempTrendCPerDay: conditions.tempTrendCPerDay,
     bottomM: conditions.maxDepthM ?? null,
   };
 }

@@ -1,0 +1,19 @@
+import type { Routes } from '@angular/router';
+
+export const routes: Routes = [
+  { path: '', pathMatch: 'full', redirectTo: 'sheet' },
+  { path: 'sheet', title: 'Sheet', loadComponent: () => import('./sheet/sheet.view').then((m) => m.SheetView) },
+  { path: 'waters', title: 'Waters', loadComponent: () => import('./waters/waters.view').then((m) => m.WatersView) },
+  { path: 'plans', title: 'Plans', loadComponent: () => import('./plans/plans.view').then((m) => m.PlansView) },
+  {
+    path: 'plans/compare/:left/:right',
+    title: 'Two plans',
+    loadComponent: () => import('./plans/compare.view').then((m) => m.CompareView),
+  },
+  {
+    path: 'settings',
+    title: 'Settings',
+    loadComponent: () => import('./settings/settings.view').then((m) => m.SettingsView),
+  },
+  { path: '**', title: 'Not here', loadComponent: () => import('./shell/not-here.view').then((m) => m.NotHereView) },
+];

@@ -1,0 +1,95 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Router, RouterLink } from '@angular/router';
+import { FormsModule } from '@angular/forms';
+import { nameOf, type SavedPlanSummary } from '@inky-shoal/core';
+import { capital, sayDate } from '../sheet/words';
+import { DayService } from '../state/day.service';
+import { NoticeService } from '../state/notice.service';
+import { PlansService } from '../state/plans.service';
+import { WatersService } from '../state/waters.service';
+import { map } from 'rxjs';
+
+/** Saved plans: open, rename, compare two, remove with undo. */
+@Component({
+  selector: 'inky-plans',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, RouterLink],
+  templateUrl: './plans.view.html',
+  styleUrl: './plans.view.css',
+})
+export class PlansView {
+  private readonly service = inject(PlansService);
+  private readonly day = inject(DayService);
+  private readonly notices = inject(NoticeService);
+  private readonly router = inject(Router);
+
+  protected readonly plans = toSignal(this.service.plans$, { initialValue: null });
+  private readonly waters = toSignal(
+    inject(WatersService).waters$.pipe(map((loaded) => (loaded.state === 'ready' ? loaded.value : []))),
+    { initialValue: [] },
+  );
+  protected readonly list = computed(() => {
+    const plans = this.plans();
+    return plans?.state === 'ready' ? plans.value : [];
+  });
+  protected readonly picked = signal<readonly string[]>([]);
+  protected readonly renaming = signal<string | null>(null);
+  protected readonly newName = signal('');
+  protected readonly name = nameOf;
+  protected readonly capital = capital;
+  protected readonly date = sayDate;
+
+  protected waterName(plan: SavedPlanSummary): string {
+    return this.waters().find(({ id }) => id === plan.waterId)?.name ?? '';
+  }
+
+  /** Two at most: a third takes the place of the first. */
+  protected pick(id: string): void {
+    const picked = this.picked();
+    this.picked.set(picked.includes(id) ? picked.filter((each) => each !== id) : [...picked, id].slice(-2));
+  }
+
+  protected open(plan: SavedPlanSummary): void {
+    this.service.get(plan.id).subscribe({
+      next: ({ id, name, waterId, conditions }) => {
+        this.day.open({
+          waterId: waterId ?? null,
+          waterName: this.waterName(plan) || name,
+          savedId: id,
+          savedName: name,
+          input: conditions,
+        });
+        void this.router.navigateByUrl('/sheet');
+      },
+      error: (error: Error) => this.notices.say(`Not opened. ${error.message}`),
+    });
+  }
+
+  protected startRenaming(plan: SavedPlanSummary): void {
+    this.newName.set(plan.name);
+    this.renaming.set(plan.id);
+  }
+
+  protected rename(plan: SavedPlanSummary): void {
+    const name = this.newName().trim();
+    if (!name) return;
+    this.renaming.set(null);
+    this.service.rename(plan.id, name).subscribe({
+      next: () => this.notices.say(`Now called ${name}.`),
+      error: (error: Error) => this.notices.say(`Not renamed. ${error.message}`),
+    });
+  }
+
+  protected remove(plan: SavedPlanSummary): void {
+    this.picked.set(this.picked().filter((id) => id !== plan.id));
+    this.service.remove(plan.id).subscribe({
+      next: () => this.notices.say(`${plan.name} is removed.`, () => this.service.restore(plan.id).subscribe()),
+      error: (error: Error) => this.notices.say(`Not removed. ${error.message}`),
+    });
+  }
+
+  protected retry(): void {
+    this.service.reload();
+  }
+}

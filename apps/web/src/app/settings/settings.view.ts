@@ -1,0 +1,114 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { Router } from '@angular/router';
+import type { Book, UnitSystem } from '@inky-shoal/core';
+import { SelectButton } from 'primeng/selectbutton';
+import { BookService } from '../state/book.service';
+import { SettingsService, type Look } from '../state/settings.service';
+
+/** Units, look, and which book is open. */
+@Component({
+  selector: 'inky-settings',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, SelectButton],
+  template: `<div class="view">
+    <h1>Settings</h1>
+
+    <section aria-labelledby="units">
+      <h2 id="units">Units</h2>
+      <p-selectbutton
+        ariaLabelledBy="units"
+        [options]="unitChoices"
+        optionLabel="name"
+        optionValue="id"
+        [allowEmpty]="false"
+        [ngModel]="units()"
+        (ngModelChange)="setUnits($event)"
+      />
+    </section>
+
+    <section aria-labelledby="look">
+      <h2 id="look">Look</h2>
+      <p-selectbutton
+        ariaLabelledBy="look"
+        [options]="lookChoices"
+        optionLabel="name"
+        optionValue="id"
+        [allowEmpty]="false"
+        [ngModel]="look()"
+        (ngModelChange)="setLook($event)"
+      />
+      <p class="quiet">{{ lookWords() }}</p>
+    </section>
+
+    <section aria-labelledby="book">
+      <h2 id="book">Book</h2>
+      @if (book() === 'demo') {
+        <p>
+          You are in the demo book: made-up waters on a day that stands still. Your own book is apart from it and empty
+          until you fill it.
+        </p>
+        <button type="button" class="act" (click)="open('own')">Start my own, empty</button>
+      } @else {
+        <p>You are in your own book. The demo is kept apart from it.</p>
+        <button type="button" class="act" (click)="open('demo')">Go to the demo</button>
+      }
+    </section>
+  </div>`,
+  styles: `
+    section {
+      margin-top: 1.75rem;
+      max-width: 38rem;
+    }
+    h2 {
+      margin-bottom: 0.5rem;
+    }
+    section p {
+      margin: 0.5rem 0 0.75rem;
+    }
+    :host ::ng-deep .p-togglebutton {
+      min-height: var(--touch);
+      min-width: 5.5rem;
+    }
+  `,
+})
+export class SettingsView {
+  private readonly settings = inject(SettingsService);
+  private readonly books = inject(BookService);
+  private readonly router = inject(Router);
+
+  protected readonly units = toSignal(this.settings.units$, { requireSync: true });
+  protected readonly look = toSignal(this.settings.look$, { requireSync: true });
+  protected readonly book = toSignal(this.books.book$, { requireSync: true });
+  protected readonly unitChoices: { id: UnitSystem; name: string }[] = [
+    { id: 'us', name: '°F, ft, oz' },
+    { id: 'metric', name: '°C, m, g' },
+  ];
+  protected readonly lookChoices: { id: Look; name: string }[] = [
+    { id: 'paper', name: 'Paper' },
+    { id: 'night', name: 'Night' },
+    { id: 'glare', name: 'Glare' },
+  ];
+
+  protected setUnits(units: UnitSystem): void {
+    this.settings.set({ units });
+  }
+
+  protected setLook(look: Look): void {
+    this.settings.set({ look });
+  }
+
+  protected lookWords(): string {
+    return {
+      paper: 'For the evening before.',
+      night: 'Dim and warm, for before dawn.',
+      glare: 'Black on white, heavier and larger, for full sun.',
+    }[this.look()];
+  }
+
+  protected open(book: Book): void {
+    this.books.open(book);
+    void this.router.navigateByUrl(book === 'own' ? '/waters' : '/sheet');
+  }
+}

@@ -1,0 +1,288 @@
+import type { Chart, ChartArea, Plugin } from 'chart.js';
+import type { Ink } from './ink';
+import type { Picture, Stroke } from './picture';
+
+/** What the layers need at the time they draw; the component changes it and asks the chart to draw again. */
+export interface Scene {
+  picture: Picture;
+  ink: Ink;
+  selectedId: string | null;
+  /** Minutes past midnight of the present moment, where it is on the sheet. */
+  nowMin: number | null;
+  nowText: string;
+}
+
+interface Pen {
+  readonly context: CanvasRenderingContext2D;
+  readonly area: ChartArea;
+  readonly x: (minute: number) => number;
+  readonly y: (depth: number) => number;
+}
+
+function pen(chart: Chart): Pen {
+  const { x, y } = chart.scales;
+  return {
+    context: chart.ctx,
+    area: chart.chartArea,
+    x: (minute) => x?.getPixelForValue(minute) ?? 0,
+    y: (depth) => y?.getPixelForValue(depth) ?? 0,
+  };
+}
+
+function clipped({ context, area }: Pen, draw: () => void): void {
+  context.save();
+  context.beginPath();
+  context.rect(area.left, area.top, area.width, area.height);
+  context.clip();
+  draw();
+  context.restore();
+}
+
+/** Light as layers of ink: each line of equal light in the water parts a lighter layer from a darker one below it. */
+function drawWash(p: Pen, { picture, ink }: Scene): void {
+  const { context, area } = p;
+  clipped(p, () => {
+    context.fillStyle = ink.waterLight;
+    context.fillRect(area.left, area.top, area.width, area.height);
+    context.fillStyle = ink.waterDark;
+    context.globalAlpha = 1 - (1 - ink.wash) ** (1 / picture.isolights.length);
+    context.globalAlpha *= 0.55;
+    for (const depths of picture.isolights) {
+      context.beginPath();
+      context.moveTo(area.left, area.bottom);
+      depths.forEach((depth, index) =>
+        context.lineTo(p.x(picture.band[index]?.x ?? 0), Math.min(area.bottom, p.y(depth))),
+      );
+      context.lineTo(area.right, area.bottom);
+      context.fill();
+    }
+  });
+}
+
+/** Where the fish should hold: one soft warm band, strongest in its middle. */
+function drawBand(p: Pen, { picture, ink }: Scene): void {
+  const { context } = p;
+  const edge = (share: number, side: 'top' | 'low') =>
+    picture.band.map(({ x, top, low }): [number, number] => {
+      const inset = ((low - top) / 2) * share;
+      return [p.x(x), p.y(side === 'top' ? top + inset : low - inset)];
+    });
+  clipped(p, () => {
+    context.fillStyle = ink.fish;
+    context.globalAlpha = ink.fishStrength / 2;
+    for (const share of [-0.2, -0.12, -0.04, 0.05, 0.15, 0.27, 0.4, 0.55]) {
+      context.beginPath();
+      for (const [x, y] of edge(share, 'top')) context.lineTo(x, y);
+      for (const [x, y] of edge(share, 'low').reverse()) context.lineTo(x, y);
+      context.fill();
+    }
+    context.globalAlpha = 0.75;
+    context.strokeStyle = ink.ink;
+    context.lineWidth = 1;
+    context.setLineDash([2, 4]);
+    for (const side of ['top', 'low'] as const) {
+      context.beginPath();
+      for (const [x, y] of edge(0, side)) context.lineTo(x, y);
+      context.stroke();
+    }
+  });
+}
+
+/** The surface, the thermocline and the bottom. */
+function drawEdges(p: Pen, { picture, ink }: Scene): void {
+  const { context, area } = p;
+  context.save();
+  context.strokeStyle = ink.ink;
+  context.lineWidth = 1.5;
+  context.beginPath();
+  for (let x = area.left; x <= area.right; x += 3) context.lineTo(x, area.top + Math.sin((x - area.left) / 13) * 1.6);
+  context.stroke();
+  const { thermocline, bottom, deepest } = picture;
+  if (thermocline !== null && thermocline < deepest) {
+    context.setLineDash([8, 5]);
+    context.beginPath();
+    context.moveTo(area.left, p.y(thermocline));
+    context.lineTo(area.right, p.y(thermocline));
+    context.stroke();
+    context.setLineDash([]);
+    halo(
+      p,
+      ink,
+      'thermocline',
+      area.right - 6,
+      p.y(thermocline) - 6,
+      `italic 400 ${ink.sizePx * 0.8}px ${ink.display}`,
+      'right',
+    );
+  }
+  if (bottom !== null) {
+    context.fillStyle = ink.ink;
+    context.beginPath();
+    context.moveTo(area.left, area.bottom);
+    for (let x = area.left; x <= area.right; x += 4)
+      context.lineTo(x, p.y(bottom) + Math.sin(x / 61) * 2.5 + Math.sin(x / 23) * 1.2);
+    context.lineTo(area.right, area.bottom);
+    context.fill();
+  }
+  context.restore();
+}
+
+/** Text with a rim of paper, so that it reads on any layer. */
+function halo(
+  { context }: Pen,
+  ink: Ink,
+  text: string,
+  x: number,
+  y: number,
+  font: string,
+  align: CanvasTextAlign = 'left',
+): void {
+  context.save();
+  context.font = font;
+  context.textAlign = align;
+  context.lineJoin = 'round';
+  context.lineWidth = 4;
+  context.strokeStyle = ink.paper;
+  context.fillStyle = ink.ink;
+  context.strokeText(text, x, y);
+  context.fillText(text, x, y);
+  context.restore();
+}
+
+interface Box {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+const meet = (a: Box, b: Box): boolean => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
+
+/** A lure as a brush stroke at the depth it runs. */
+function drawStroke(p: Pen, ink: Ink, stroke: Stroke, strong: boolean): Box {
+  const { context, area } = p;
+  const left = p.x(stroke.fromMin) + 10;
+  const right = p.x(stroke.toMin) - 10;
+  const y = Math.max(area.top + 7, p.y(stroke.depth));
+  const path = () => {
+    context.beginPath();
+    for (let x = left; x <= right; x += 2) context.lineTo(x, y + Math.sin((x - left) / 9) * (strong ? 3.2 : 1.4));
+    context.stroke();
+  };
+  context.save();
+  context.lineCap = 'round';
+  context.strokeStyle = ink.lure;
+  context.globalAlpha = strong ? 1 : 0.75;
+  context.lineWidth = strong ? 8 : 3;
+  path();
+  if (strong) {
+    context.strokeStyle = ink.ink;
+    context.lineWidth = 1.2;
+    path();
+  }
+  context.restore();
+  return { left, right, top: y - 8, bottom: y + 8 };
+}
+
+/** Strokes of first choices everywhere and of the others in the chosen window; names where they fit without colliding. */
+function drawStrokes(p: Pen, { picture, ink, selectedId }: Scene): void {
+  const { context, area } = p;
+  const small = ink.sizePx * 0.8;
+  const bold = `700 ${ink.sizePx * 0.85}px ${ink.text}`;
+  const plain = `400 ${small}px ${ink.text}`;
+  const shown = picture.strokes.filter(({ first, windowId }) => first || windowId === selectedId);
+  const rank = (stroke: Stroke) => (stroke.first ? 0 : 2) + (stroke.windowId === selectedId ? 0 : 1);
+  const drawn = [...shown]
+    .sort((a, b) => rank(a) - rank(b))
+    .map((stroke) => ({ stroke, own: drawStroke(p, ink, stroke, stroke.first) }));
+  const named: Box[] = [];
+  for (const { stroke, own } of drawn) {
+    // Names of first choices keep clear of the other first choices; the names of the rest keep clear of everything.
+    const obstacles = [
+      ...named,
+      ...drawn.filter((each) => each.own !== own && (!stroke.first || each.stroke.first)).map((each) => each.own),
+    ];
+    const chosen = stroke.windowId === selectedId;
+    const name = stroke.first ? stroke.name.charAt(0).toUpperCase() + stroke.name.slice(1) : stroke.name;
+    const lines = stroke.first
+      ? [
+          { text: name, font: bold },
+          { text: stroke.detail, font: plain },
+        ]
+      : [{ text: name, font: plain }];
+    const width = Math.max(
+      ...lines.map(({ text, font }) => {
+        context.font = font;
+        return context.measureText(text).width;
+      }),
+    );
+    if (width > own.right - own.left + 24 && !(chosen && stroke.first)) continue;
+    const height = lines.length * (small + 4);
+    const x = Math.min(Math.max(area.left + 4, own.left), area.right - width - 4);
+    const place = [own.top - height - 2, own.bottom + 3, own.top - height - 20, own.bottom + 20, own.top - height - 40]
+      .map((top): Box => ({ left: x - 2, right: x + width + 2, top, bottom: top + height }))
+      .find(
+        (box) =>
+          box.top > area.top - 2 && box.bottom < area.bottom - 24 && !obstacles.some((other) => meet(box, other)),
+      );
+    if (!place) continue;
+    named.push(place);
+    lines.forEach(({ text, font }, at) => halo(p, ink, text, x, place.top + small + at * (small + 4), font));
+  }
+}
+
+/** The chosen window's frame and the line of the present moment. */
+function drawMarks(p: Pen, { picture, ink, selectedId, nowMin, nowText }: Scene): void {
+  const { context, area } = p;
+  context.save();
+  context.strokeStyle = ink.ink2;
+  context.globalAlpha = 0.5;
+  context.lineWidth = 1;
+  for (const { fromMin } of picture.windows.slice(1)) {
+    context.beginPath();
+    context.moveTo(p.x(fromMin), area.top);
+    context.lineTo(p.x(fromMin), area.bottom);
+    context.stroke();
+  }
+  context.globalAlpha = 1;
+  const chosen = picture.windows.find(({ id }) => id === selectedId);
+  if (chosen) {
+    context.strokeStyle = ink.ink;
+    context.lineWidth = 3;
+    context.strokeRect(p.x(chosen.fromMin) + 1, area.top, p.x(chosen.toMin) - p.x(chosen.fromMin) - 2, area.height - 1);
+  }
+  if (nowMin !== null) {
+    const x = p.x(nowMin);
+    context.strokeStyle = ink.act;
+    context.lineWidth = 2;
+    context.beginPath();
+    context.moveTo(x, area.top);
+    context.lineTo(x, area.bottom);
+    context.stroke();
+    context.font = `700 ${ink.sizePx * 0.8}px ${ink.text}`;
+    const width = context.measureText(nowText).width + 12;
+    const left = Math.min(Math.max(area.left, x - width / 2), area.right - width);
+    context.fillStyle = ink.act;
+    context.fillRect(left, area.bottom - 22, width, 22);
+    context.fillStyle = ink.onAct;
+    context.fillText(nowText, left + 6, area.bottom - 6);
+  }
+  context.restore();
+}
+
+/** The layers of the sheet as one plugin: wash, band, edges, strokes, marks, in that order. */
+export const sheetLayers = (scene: () => Scene | null): Plugin<'line'> => ({
+  id: 'sheet',
+  beforeDatasetsDraw(chart) {
+    const now = scene();
+    if (now) drawWash(pen(chart), now);
+  },
+  afterDatasetsDraw(chart) {
+    const now = scene();
+    if (!now) return;
+    const p = pen(chart);
+    drawBand(p, now);
+    drawEdges(p, now);
+    drawStrokes(p, now);
+    drawMarks(p, now);
+  },
+});

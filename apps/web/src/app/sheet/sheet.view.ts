@@ -1,0 +1,143 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import { headline, minutesOf, nameOf, say, sayRange, type PlanWindow } from '@inky-shoal/core';
+import { BookService } from '../state/book.service';
+import { DayService } from '../state/day.service';
+import { NoticeService } from '../state/notice.service';
+import { PlansService } from '../state/plans.service';
+import { SettingsService } from '../state/settings.service';
+import { WatersService } from '../state/waters.service';
+import { localInput } from '../ui/local-time';
+import { AdviceComponent } from './advice/advice.component';
+import { SheetChartComponent } from './chart/sheet-chart.component';
+import { SentenceComponent } from './sentence/sentence.component';
+import { capital, sayDate, sayHours, windowName } from './words';
+
+/** The sheet: the answer, the conditions as a sentence, the day as a picture, and the advice of the chosen window. */
+@Component({
+  selector: 'inky-sheet',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [AdviceComponent, FormsModule, RouterLink, SentenceComponent, SheetChartComponent],
+  templateUrl: './sheet.view.html',
+  styleUrl: './sheet.view.css',
+  host: { '(document:keydown)': 'onKey($event)' },
+})
+export class SheetView {
+  private readonly day = inject(DayService);
+  private readonly plans = inject(PlansService);
+  private readonly notices = inject(NoticeService);
+  private readonly settings = inject(SettingsService);
+  private readonly books = inject(BookService);
+
+  protected readonly units = toSignal(this.settings.units$, { requireSync: true });
+  protected readonly look = toSignal(this.settings.look$, { requireSync: true });
+  protected readonly book = toSignal(this.books.book$, { requireSync: true });
+  protected readonly draft = toSignal(this.day.draft$, { initialValue: null });
+  protected readonly problems = toSignal(this.day.problems$, { initialValue: [] });
+  protected readonly waters = toSignal(inject(WatersService).waters$, { initialValue: { state: 'loading' } as const });
+  private readonly planned = toSignal(this.day.planned$, { initialValue: null });
+  private readonly clock = toSignal(this.books.clock$);
+
+  protected readonly planDay = computed(() => this.planned()?.day ?? null);
+  protected readonly plan = computed(() => this.planDay()?.plan ?? null);
+  protected readonly answer = computed(() => {
+    const day = this.planDay();
+    return day ? headline(day.plan, day.tempTrendCPerDay, this.units()) : '';
+  });
+
+  /** The present moment in minutes on the water's clock, where it falls on the planned day and hours. */
+  protected readonly nowMin = computed(() => {
+    const [clock, draft] = [this.clock(), this.draft()];
+    const windows = this.plan()?.windows ?? [];
+    const [first, last] = [windows[0], windows.at(-1)];
+    if (!clock || !draft || !first || !last) return null;
+    const [date, time] = localInput(clock.now, draft.input.place.timeZone).split('T');
+    if (date !== draft.input.date || !time) return null;
+    const now = minutesOf(time);
+    return now >= minutesOf(first.from) && now <= minutesOf(last.to) ? now : null;
+  });
+
+  private readonly pressed = signal<string | null>(null);
+  /** The window being read: the one pressed, else the one of the present moment, else the first. */
+  protected readonly window = computed((): PlanWindow | null => {
+    const windows = this.plan()?.windows ?? [];
+    const now = this.nowMin();
+    return (
+      windows.find(({ id }) => id === this.pressed()) ??
+      windows.find(({ from, to }) => now !== null && minutesOf(from) <= now && now < minutesOf(to)) ??
+      windows[0] ??
+      null
+    );
+  });
+
+  /** What to have tied on for the day: the first choices of the windows, then the seconds, within the rods on deck. */
+  protected readonly rods = computed(() => {
+    const windows = this.plan()?.windows ?? [];
+    const byRank = [0, 1, 2].flatMap((rank) => windows.flatMap(({ presentations }) => presentations[rank] ?? []));
+    const seen = new Map(byRank.reverse().map((presentation) => [presentation.category, presentation]));
+    const most = Math.min(5, this.planned()?.conditions.maxRods ?? 5);
+    return [...seen.values()].reverse().slice(0, most);
+  });
+
+  protected readonly saving = signal(false);
+  protected readonly saveName = signal('');
+  protected readonly name = nameOf;
+  protected readonly capital = capital;
+
+  protected select(id: string): void {
+    this.pressed.set(id);
+  }
+
+  protected label(window: PlanWindow): string {
+    return windowName(window, this.plan()?.windows ?? []);
+  }
+
+  protected hours({ from, to }: PlanWindow): string {
+    return sayHours(from, to);
+  }
+
+  protected depth(range: readonly [number, number]): string {
+    return range[1] <= 0.15 ? 'on top' : sayRange('depth', range, this.units());
+  }
+
+  protected test(lb: number): string {
+    return say('test', lb, this.units());
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+    const elsewhere = (event.target as HTMLElement).closest(
+      'input, select, textarea, [role=listbox], [role=radiogroup], .p-popover, dialog',
+    );
+    const windows = this.plan()?.windows;
+    const current = this.window();
+    if (!step || elsewhere || !windows || !current || event.altKey || event.ctrlKey || event.metaKey) return;
+    const next = windows[windows.indexOf(current) + step];
+    if (!next) return;
+    this.select(next.id);
+    document.getElementById(`tab-${next.id}`)?.focus();
+  }
+
+  protected startSaving(): void {
+    const draft = this.draft();
+    if (!draft) return;
+    this.saveName.set(draft.savedName ?? `${draft.waterName}, ${sayDate(draft.input.date)}`);
+    this.saving.set(true);
+  }
+
+  protected save(): void {
+    const [planned, draft, name] = [this.planned(), this.draft(), this.saveName().trim()];
+    if (!planned || !draft || !name) return;
+    const id = this.day.savedAs(name);
+    this.saving.set(false);
+    this.plans.save(id, name, draft.waterId, planned.conditions).subscribe({
+      next: (state) =>
+        this.notices.say(
+          state === 'sent' ? `Saved as ${name}.` : `${name} is kept here and is saved when the server is back.`,
+        ),
+      error: (error: Error) => this.notices.say(`Not saved. ${error.message}`),
+    });
+  }
+}

@@ -1,0 +1,85 @@
+import type { Front, Level, Light, PlanWindow } from '@inky-shoal/core';
+import { figureOf, minutesOf, nameOf, symbolOf, toShown, type UnitSystem } from '@inky-shoal/core';
+
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** A time of day as it is said: `6:40 am`. */
+export function sayClock(clock: string): string {
+  const minutes = minutesOf(clock);
+  const hour = Math.floor(minutes / 60);
+  const rest = String(minutes % 60).padStart(2, '0');
+  return `${hour % 12 || 12}${rest === '00' ? '' : `:${rest}`} ${hour < 12 ? 'am' : 'pm'}`;
+}
+
+/** A stretch of the day: `6 to 8:30 am`. */
+export function sayHours(from: string, to: string): string {
+  const [a, b] = [sayClock(from), sayClock(to)];
+  return a.slice(-2) === b.slice(-2) ? `${a.slice(0, -3)} to ${b}` : `${a} to ${b}`;
+}
+
+/** A calendar day: `Saturday 13 March`. */
+export const sayDate = (date: string): string =>
+  new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' })
+    .format(new Date(`${date}T12:00:00Z`))
+    .replace(',', '');
+
+const LIGHT_NAMES: Record<Light, string> = {
+  low: 'Low light',
+  rising: 'Morning',
+  high: 'High sun',
+  falling: 'Afternoon',
+};
+
+/** Names of windows in the order of the day. */
+export const PARTS_OF_DAY: readonly string[] = [
+  'First light',
+  'Early',
+  'Morning',
+  'High sun',
+  'Low light',
+  'Afternoon',
+  'Last light',
+];
+
+export const FRONT_WORDS: Readonly<Record<Front, string>> = {
+  stable: 'no front',
+  approaching: 'a front coming',
+  passing: 'a front passing',
+  'post-frontal': 'a front just gone through',
+  recovering: 'two days after a front',
+};
+export const LEVEL_WORDS: Readonly<Record<Level, string>> = { rising: 'rising', stable: 'steady', falling: 'falling' };
+
+/** A window's name by its light and its place in the day. */
+export function windowName(window: PlanWindow, windows: readonly PlanWindow[]): string {
+  if (window.light !== 'low') return LIGHT_NAMES[window.light];
+  if (minutesOf(window.from) < 11 * 60) return windows.indexOf(window) === 0 ? 'First light' : 'Early';
+  return window === windows.at(-1) ? 'Last light' : LIGHT_NAMES.low;
+}
+
+const COMPASS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const;
+export type Compass = (typeof COMPASS)[number];
+export const COMPASS_POINTS: readonly Compass[] = COMPASS;
+
+export const compassOf = (degrees: number): Compass => COMPASS[Math.round(degrees / 45) % 8] as Compass;
+export const degreesOf = (compass: Compass): number => COMPASS.indexOf(compass) * 45;
+
+/** `SW 8 mph`, `calm`. */
+export function sayWind(windMps: number, windFromDeg: number | undefined, units: UnitSystem): string {
+  if (windMps < 0.3) return 'calm';
+  const from = windFromDeg === undefined ? '' : `${compassOf(windFromDeg)} `;
+  return `${from}${figureOf('wind', windMps, units)} ${symbolOf('wind', units)}`;
+}
+
+/** `up 0.5 °F a day`, `steady`. */
+export function sayTrend(trendCPerDay: number, units: UnitSystem): string {
+  const shown = Math.round(Math.abs(toShown('tempChange', trendCPerDay, units)) * 10) / 10;
+  if (shown === 0) return 'steady';
+  return `${trendCPerDay > 0 ? 'up' : 'down'} ${shown} ${symbolOf('tempChange', units)} a day`;
+}
+
+/** `laydown, stump and 2 more`: enough to recognise a list by. */
+export function sayList(ids: readonly string[], most = 3): string {
+  const shown = ids.slice(0, most).map(nameOf);
+  return ids.length > most ? `${shown.join(', ')} and ${ids.length - most} more` : shown.join(', ');
+}

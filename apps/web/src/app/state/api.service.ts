@@ -1,0 +1,67 @@
+import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import { catchError, map, type Observable, retry, throwError, timeout, timer } from 'rxjs';
+import * as z from 'zod';
+
+const ProblemBody = z.object({
+  detail: z.string(),
+  errors: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
+});
+
+/** Why a call failed: the server is away, or it said no, in words. */
+export class ApiError extends Error {
+  constructor(
+    readonly kind: 'away' | 'refused',
+    message: string,
+    readonly errors: readonly { path: string; message: string }[] = [],
+  ) {
+    super(message);
+  }
+}
+
+/** A write that may be sent again without harm: ids are made here. */
+export interface Write {
+  readonly method: 'PUT' | 'PATCH' | 'DELETE' | 'POST';
+  readonly path: string;
+  readonly body?: unknown;
+}
+
+const ANSWER_WITHIN_MS = 8000;
+
+function apiError(error: unknown): ApiError {
+  if (error instanceof HttpErrorResponse && error.status > 0 && error.status < 500) {
+    const problem = ProblemBody.safeParse(error.error);
+    return new ApiError(
+      'refused',
+      problem.data?.detail ?? `The server refused this (${error.status}).`,
+      problem.data?.errors,
+    );
+  }
+  return new ApiError('away', 'The server does not answer.');
+}
+
+/** Calls the server and checks what comes back. */
+@Injectable({ providedIn: 'root' })
+export class ApiService {
+  private readonly http = inject(HttpClient);
+
+  /** Reads a resource; a server that is briefly away is asked twice more. */
+  get<T extends z.ZodType>(path: string, schema: T): Observable<z.output<T>> {
+    return this.http.get(`/api${path}`).pipe(
+      timeout(ANSWER_WITHIN_MS),
+      retry({
+        count: 2,
+        delay: (error, attempt) => (apiError(error).kind === 'away' ? timer(250 * attempt) : throwError(() => error)),
+      }),
+      catchError((error: unknown) => throwError(() => apiError(error))),
+      map((body) => schema.parse(body)),
+    );
+  }
+
+  send({ method, path, body }: Write): Observable<unknown> {
+    return this.http.request(method, `/api${path}`, { body }).pipe(
+      timeout(ANSWER_WITHIN_MS),
+      catchError((error: unknown) => throwError(() => apiError(error))),
+    );
+  }
+}

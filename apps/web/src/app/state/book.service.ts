@@ -1,0 +1,58 @@
+import { inject, Injectable } from '@angular/core';
+import { BOOKS, type Book } from '@inky-shoal/core';
+import {
+  BehaviorSubject,
+  catchError,
+  distinctUntilChanged,
+  map,
+  of,
+  shareReplay,
+  startWith,
+  Subject,
+  switchMap,
+} from 'rxjs';
+import * as z from 'zod';
+import { ApiService } from './api.service';
+import { Store } from './store';
+
+const BookState = z.object({ id: z.enum(BOOKS), clock: z.object({ now: z.string(), fixed: z.boolean() }) });
+export type Clock = z.infer<typeof BookState>['clock'];
+
+/** Which book is open, the demo's or the user's own, and what time it is in it. */
+@Injectable({ providedIn: 'root' })
+export class BookService {
+  private readonly api = inject(ApiService);
+  private readonly store = new Store<Book>('book', z.enum(BOOKS), 'demo');
+  private readonly chosen = new BehaviorSubject<Book>(this.store.read());
+  private readonly again = new Subject<void>();
+
+  readonly book$ = this.chosen.pipe(distinctUntilChanged());
+  /** The clock of the open book; this machine's own where the server does not say. */
+  readonly clock$ = this.book$.pipe(
+    switchMap((book) =>
+      this.again.pipe(
+        startWith(undefined),
+        switchMap(() =>
+          this.api.get(`/books/${book}`, BookState).pipe(
+            map(({ clock }) => clock),
+            catchError(() => of({ now: new Date().toISOString(), fixed: false })),
+          ),
+        ),
+      ),
+    ),
+    shareReplay(1),
+  );
+
+  get book(): Book {
+    return this.chosen.value;
+  }
+
+  open(book: Book): void {
+    this.store.write(book);
+    this.chosen.next(book);
+  }
+
+  refresh(): void {
+    this.again.next();
+  }
+}

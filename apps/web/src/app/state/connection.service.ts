@@ -1,0 +1,34 @@
+import { inject, Injectable } from '@angular/core';
+import { BehaviorSubject, catchError, distinctUntilChanged, exhaustMap, filter, map, of, timer } from 'rxjs';
+import * as z from 'zod';
+import { ApiService } from './api.service';
+
+const HEARTBEAT_MS = 3000;
+
+/** Knows whether the server answers: asks every few seconds while the page is seen, and at once when a call failed. */
+@Injectable({ providedIn: 'root' })
+export class ConnectionService {
+  private readonly api = inject(ApiService);
+  private readonly answers = new BehaviorSubject(true);
+
+  readonly online$ = this.answers.pipe(distinctUntilChanged());
+
+  constructor() {
+    timer(HEARTBEAT_MS, HEARTBEAT_MS)
+      .pipe(
+        filter(() => document.visibilityState === 'visible'),
+        exhaustMap(() =>
+          this.api.get('/health', z.object({ status: z.literal('ok') })).pipe(
+            map(() => true),
+            catchError(() => of(false)),
+          ),
+        ),
+      )
+      .subscribe((answers) => this.answers.next(answers));
+  }
+
+  /** A call found the server away. */
+  lost(): void {
+    this.answers.next(false);
+  }
+}

@@ -1,0 +1,185 @@
+import { inject, Injectable } from '@angular/core';
+import {
+  BOOKS,
+  Conditions,
+  parse,
+  type ConditionsInput,
+  type PlannedDay,
+  type Problem,
+  type Reading,
+  type Water,
+} from '@inky-shoal/core';
+import {
+  BehaviorSubject,
+  catchError,
+  combineLatest,
+  distinctUntilChanged,
+  filter,
+  map,
+  of,
+  shareReplay,
+  startWith,
+  switchMap,
+  take,
+} from 'rxjs';
+import { v7 as uuid } from 'uuid';
+import * as z from 'zod';
+import { BookService, type Clock } from './book.service';
+import { PlannerService } from './planner.service';
+import { SettingsService } from './settings.service';
+import { Store } from './store';
+import { WatersService } from './waters.service';
+
+/** The day being planned: the conditions as said so far, where they came from, and under what name they are saved. */
+export interface Draft {
+  readonly waterId: string | null;
+  readonly waterName: string;
+  /** The saved plan it was opened from or saved as. */
+  readonly savedId: string | null;
+  readonly savedName: string | null;
+  readonly input: ConditionsInput;
+}
+
+/** What is known of the day: its checked conditions and plan, or what is wrong with it. */
+export interface Planned {
+  readonly conditions: Conditions;
+  readonly day: PlannedDay;
+}
+
+const DraftShape = z.object({
+  waterId: z.string().nullable(),
+  waterName: z.string(),
+  savedId: z.string().nullable(),
+  savedName: z.string().nullable(),
+  input: z.looseObject({}),
+}) as unknown as z.ZodType<Draft>;
+const Kept = z.partialRecord(z.enum(BOOKS), DraftShape);
+
+const DAY_MS = 86_400_000;
+/** From this hour on an angler plans tomorrow, not today. */
+const TOMORROW_FROM_HOUR = 14;
+
+/** The calendar day to plan: today in the morning, tomorrow from the afternoon on, on the water's own clock. */
+export function dayToPlan(clock: Clock, timeZone: string): string {
+  const now = new Date(clock.now);
+  const hour = Number(new Intl.DateTimeFormat('en-GB', { hour: '2-digit', hourCycle: 'h23', timeZone }).format(now));
+  const day = new Date(now.getTime() + (hour >= TOMORROW_FROM_HOUR ? DAY_MS : 0));
+  return new Intl.DateTimeFormat('en-CA', { dateStyle: 'short', timeZone }).format(day);
+}
+
+/** A first draft for a water: its own figures, its latest reading, and the readings that make the trend. */
+export function draftFor(water: Water, readings: readonly Reading[], clock: Clock): Draft {
+  const { name, discipline, waterKind, place, normalVisibilityM, yearLowC, maxDepthM, structures, covers } = water;
+  const date = dayToPlan(clock, place.timeZone);
+  const since = Date.parse(date) - 14 * DAY_MS;
+  const recent = readings.filter(({ at }) => Date.parse(at) >= since);
+  const seen = recent.find(({ visibilityM }) => visibilityM !== undefined)?.visibilityM;
+  return {
+    waterId: water.id,
+    waterName: name,
+    savedId: null,
+    savedName: null,
+    input: {
+      discipline,
+      date,
+      place,
+      waterKind,
+      surfaceTempC: recent[0]?.surfaceTempC ?? (undefined as unknown as number),
+      readings: recent.map(({ at, surfaceTempC }) => ({ at, surfaceTempC })),
+      normalVisibilityM,
+      visibilityM: seen,
+      yearLowC,
+      maxDepthM,
+      structures,
+      covers,
+    },
+  };
+}
+
+/** The day on the sheet. Every change plans anew; what was typed is kept in this browser, book by book. */
+@Injectable({ providedIn: 'root' })
+export class DayService {
+  private readonly books = inject(BookService);
+  private readonly waters = inject(WatersService);
+  private readonly planner = inject(PlannerService);
+  private readonly settings = inject(SettingsService);
+  private readonly store = new Store('drafts', Kept, {});
+  private readonly drafts = new BehaviorSubject(this.store.read());
+
+  readonly draft$ = combineLatest([this.drafts, this.books.book$]).pipe(
+    map(([drafts, book]) => drafts[book] ?? null),
+    distinctUntilChanged(),
+  );
+  private readonly checked$ = this.draft$.pipe(
+    map((draft) => (draft ? parse(Conditions, draft.input) : null)),
+    shareReplay(1),
+  );
+  /** What is wrong with the draft, field by field. */
+  readonly problems$ = this.checked$.pipe(
+    map((checked): readonly Problem[] => (checked && !checked.ok ? checked.problems : [])),
+  );
+  /** The latest plan. It stays while a change is not yet right. */
+  readonly planned$ = combineLatest([this.checked$, this.settings.units$]).pipe(
+    filter(([checked]) => checked === null || checked.ok),
+    switchMap(([checked, units]) =>
+      checked?.ok
+        ? this.planner
+            .plan(checked.value, units)
+            .pipe(map((day): Planned | null => ({ conditions: checked.value, day })))
+        : of(null),
+    ),
+    startWith(null),
+    shareReplay(1),
+  );
+
+  constructor() {
+    // A book opened for the first time begins on its first water.
+    combineLatest([this.draft$, this.books.book$])
+      .pipe(
+        filter(([draft]) => draft === null),
+        switchMap(() =>
+          this.waters.waters$.pipe(
+            filter((loaded) => loaded.state === 'ready'),
+            take(1),
+          ),
+        ),
+      )
+      .subscribe(({ value: [first] }) => {
+        if (first && !this.draft) this.begin(first);
+      });
+  }
+
+  private get draft(): Draft | null {
+    return this.drafts.value[this.books.book] ?? null;
+  }
+
+  /** Begins a new day on a water, from its latest readings. */
+  begin(water: Water): void {
+    combineLatest([this.waters.readingsOf(water.id).pipe(catchError(() => of<Reading[]>([]))), this.books.clock$])
+      .pipe(take(1))
+      .subscribe(([readings, clock]) => this.keep(draftFor(water, readings, clock)));
+  }
+
+  /** Opens a saved plan's conditions. */
+  open(draft: Draft): void {
+    this.keep(draft);
+  }
+
+  /** Changes conditions as the user types; a value of undefined takes a field back. */
+  change(input: Partial<ConditionsInput>): void {
+    if (this.draft) this.keep({ ...this.draft, input: { ...this.draft.input, ...input } });
+  }
+
+  /** The id and name under which the day is saved from now on. */
+  savedAs(name: string): string {
+    const id = this.draft?.savedId ?? uuid();
+    if (this.draft) this.keep({ ...this.draft, savedId: id, savedName: name });
+    return id;
+  }
+
+  private keep(draft: Draft): void {
+    const drafts = { ...this.drafts.value, [this.books.book]: draft };
+    this.store.write(drafts);
+    this.drafts.next(drafts);
+  }
+}

@@ -1,0 +1,26 @@
+import { catchError, map, merge, type Observable, of, share, takeUntil, timer } from 'rxjs';
+import type { ApiError } from './api.service';
+
+/** Something read from the server: on its way, there, or not to be had, in words. */
+export type Loaded<T> =
+  | { readonly state: 'loading' }
+  | { readonly state: 'ready'; readonly value: T }
+  | { readonly state: 'failed'; readonly message: string };
+
+const WORTH_SAYING_MS = 150;
+
+/** Says `loading` only where it takes long enough to notice. */
+export function loading<T>(source: Observable<T>): Observable<Loaded<T>> {
+  const outcome = source.pipe(
+    map((value): Loaded<T> => ({ state: 'ready', value })),
+    catchError((error: ApiError) => of<Loaded<T>>({ state: 'failed', message: error.message })),
+    share(),
+  );
+  return merge(
+    outcome,
+    timer(WORTH_SAYING_MS).pipe(
+      map((): Loaded<T> => ({ state: 'loading' })),
+      takeUntil(outcome),
+    ),
+  );
+}

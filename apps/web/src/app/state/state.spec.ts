@@ -1,0 +1,145 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { TestBed } from '@angular/core/testing';
+import type { Reading, Water } from '@inky-shoal/core';
+import { filter, firstValueFrom } from 'rxjs';
+import { dayToPlan, DayService, draftFor } from './day.service';
+import { OutboxService } from './outbox.service';
+import { SettingsService } from './settings.service';
+
+const WATER: Water = {
+  id: '01950000-0000-7000-8000-000000000001',
+  name: 'Test pond',
+  discipline: 'bass',
+  waterKind: 'pond',
+  place: { latitude: 35.9, longitude: -88.4, timeZone: 'America/Chicago' },
+  normalVisibilityM: 0.9,
+  yearLowC: undefined,
+  maxDepthM: undefined,
+  structures: undefined,
+  covers: undefined,
+  createdAt: '2027-01-01T00:00:00Z',
+  updatedAt: '2027-01-01T00:00:00Z',
+};
+const reading = (at: string, surfaceTempC: number, visibilityM?: number): Reading => ({
+  id: WATER.id,
+  waterId: WATER.id,
+  at,
+  surfaceTempC,
+  visibilityM,
+});
+const MORNING = { now: '2027-03-13T08:12:00-06:00', fixed: true };
+
+let http: HttpTestingController;
+beforeEach(() => {
+  localStorage.clear();
+  TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
+  http = TestBed.inject(HttpTestingController);
+});
+
+describe('the first draft of a day', () => {
+  it('plans today in the morning and tomorrow from the afternoon on, by the clock of the water', () => {
+    expect(dayToPlan(MORNING, 'America/Chicago')).toBe('2027-03-13');
+    expect(dayToPlan({ now: '2027-03-13T19:00:00-06:00', fixed: true }, 'America/Chicago')).toBe('2027-03-14');
+    expect(dayToPlan({ now: '2027-03-13T23:30:00Z', fixed: false }, 'Pacific/Auckland')).toBe('2027-03-14');
+  });
+
+  it('takes the latest reading, the last clarity seen, and the readings of two weeks', () => {
+    const draft = draftFor(
+      WATER,
+      [
+        reading('2027-03-12T21:00:00Z', 10.9),
+        reading('2027-03-10T21:00:00Z', 10.4, 1.1),
+        reading('2027-01-10T21:00:00Z', 4),
+      ],
+      MORNING,
+    );
+    expect(draft.input).toMatchObject({ surfaceTempC: 10.9, visibilityM: 1.1, date: '2027-03-13' });
+    expect(draft.input.readings).toHaveLength(2);
+  });
+});
+
+describe('the day', () => {
+  const open = () => {
+    const service = TestBed.inject(DayService);
+    service.open(draftFor(WATER, [reading('2027-03-12T21:00:00Z', 10.9)], MORNING));
+    return service;
+  };
+
+  it('plans anew with every change, and keeps the last plan while a word is wrong', async () => {
+    const service = open();
+    const before = await firstValueFrom(service.planned$.pipe(filter(Boolean)));
+    expect(before.conditions.surfaceTempC).toBe(10.9);
+    service.change({ surfaceTempC: 100 });
+    expect(await firstValueFrom(service.problems$)).toMatchObject([{ path: 'surfaceTempC' }]);
+    expect((await firstValueFrom(service.planned$))?.conditions.surfaceTempC).toBe(10.9);
+    service.change({ surfaceTempC: 20 });
+    expect(await firstValueFrom(service.problems$)).toEqual([]);
+    expect((await firstValueFrom(service.planned$))?.conditions.surfaceTempC).toBe(20);
+  });
+
+  it('keeps what was typed over a reload, right or wrong', async () => {
+    open().change({ surfaceTempC: 100 });
+    TestBed.resetTestingModule();
+    TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
+    expect((await firstValueFrom(TestBed.inject(DayService).draft$))?.input.surfaceTempC).toBe(100);
+  });
+
+  it('keeps one id for a plan that is saved again', () => {
+    const service = open();
+    expect(service.savedAs('Saturday')).toBe(service.savedAs('Saturday again'));
+  });
+});
+
+describe('writes while the server is away', () => {
+  const PUT = { method: 'PUT', path: '/books/own/plans/1', body: { name: 'a' } } as const;
+  const away = (url: string) => http.expectOne(url).error(new ProgressEvent('error'));
+
+  it('wait in order, over a reload too, and go when it is back', async () => {
+    const outbox = TestBed.inject(OutboxService);
+    const sent = firstValueFrom(outbox.send(PUT));
+    away('/api/books/own/plans/1');
+    expect(await sent).toBe('waiting');
+    expect(await firstValueFrom(outbox.send({ ...PUT, path: '/books/own/plans/2' }))).toBe('waiting');
+    expect(await firstValueFrom(outbox.waiting$)).toBe(2);
+
+    TestBed.resetTestingModule();
+    TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
+    http = TestBed.inject(HttpTestingController);
+    const later = TestBed.inject(OutboxService);
+    http.expectOne('/api/books/own/plans/1').flush({});
+    http.expectOne('/api/books/own/plans/2').flush({});
+    expect(await firstValueFrom(later.waiting$)).toBe(0);
+    http.verify();
+  });
+
+  it('fail in words where the server refuses, and are not kept', async () => {
+    const outbox = TestBed.inject(OutboxService);
+    const sent = firstValueFrom(outbox.send(PUT));
+    http
+      .expectOne('/api/books/own/plans/1')
+      .flush({ detail: 'name: expected a name' }, { status: 422, statusText: 'Unprocessable' });
+    await expect(sent).rejects.toThrow('name: expected a name');
+    expect(await firstValueFrom(outbox.waiting$)).toBe(0);
+  });
+
+  it('that had waited and are refused say so and make way for the next', async () => {
+    localStorage.setItem('inky.outbox', JSON.stringify([PUT, { ...PUT, path: '/books/own/plans/2' }]));
+    const outbox = TestBed.inject(OutboxService);
+    http.expectOne('/api/books/own/plans/1').flush({ detail: 'no' }, { status: 422, statusText: 'Unprocessable' });
+    http.expectOne('/api/books/own/plans/2').flush({});
+    expect(await firstValueFrom(outbox.waiting$)).toBe(0);
+  });
+});
+
+describe('settings', () => {
+  it('put the look on the page and are kept; what is broken falls back', async () => {
+    TestBed.inject(SettingsService).set({ look: 'night', units: 'metric' });
+    expect(document.documentElement.getAttribute('data-look')).toBe('night');
+    expect(JSON.parse(localStorage.getItem('inky.settings') ?? '')).toEqual({ units: 'metric', look: 'night' });
+    localStorage.setItem('inky.settings', '{"units":"cubits"');
+    TestBed.resetTestingModule();
+    TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
+    expect(TestBed.inject(SettingsService).units).toBe('us');
+  });
+});

@@ -1,0 +1,30 @@
+import type * as z from 'zod';
+
+/** A value kept in this browser under a name, checked when it is read: what does not fit gives way to the fallback. */
+export class Store<T> {
+  constructor(
+    private readonly name: string,
+    private readonly schema: z.ZodType<T>,
+    private readonly fallback: T,
+  ) {}
+
+  read(): T {
+    try {
+      const text = localStorage.getItem(`inky.${this.name}`);
+      return text === null ? this.fallback : this.schema.parse(JSON.parse(text));
+    } catch {
+      // Storage that is switched off or holds something else is no reason to stop: the fallback stands.
+      return this.fallback;
+    }
+  }
+
+  /** @returns whether it could be kept */
+  write(value: T): boolean {
+    try {
+      localStorage.setItem(`inky.${this.name}`, JSON.stringify(value));
+      return true;
+    } catch {
+      return false;
+    }
+  }
+}

@@ -1,0 +1,42 @@
+import { readNumber, readQuantity } from './numbers';
+import { instantAt, localInput } from './local-time';
+
+describe('typed numbers', () => {
+  it.each([
+    ['51', 51],
+    [' 51,5 ', 51.5],
+    ['.5', 0.5],
+    ['-3', -3],
+  ])('reads %s', (text, value) => expect(readNumber(text)).toBe(value));
+  it.each(['', 'warm', '5 ft', '1.2.3', '0x10', '1e3', 'Infinity'])('does not read %s', (text) =>
+    expect(readNumber(text)).toBeUndefined(),
+  );
+
+  it('takes degrees Fahrenheit to SI', () =>
+    expect(readQuantity('50', 'surfaceTempC', 'temp', 'us')).toEqual({ si: 10, problem: null }));
+
+  it('says what was expected, in the units of the user', () => {
+    expect(readQuantity('212', 'surfaceTempC', 'temp', 'us').problem).toBe('Expected 28 to 104 °F, got 212 °F.');
+    expect(readQuantity('-1', 'visibilityM', 'depth', 'metric').problem).toMatch(/^Expected 0 to 30 m, got -1 m\.$/);
+    expect(readQuantity('', 'surfaceTempC', 'temp', 'us', true).problem).toBe('Expected 28 to 104 °F.');
+    expect(readQuantity('', 'visibilityM', 'depth', 'us')).toEqual({ si: undefined, problem: null });
+  });
+
+  it('asks whether Fahrenheit was meant for a lake at 62 °C', () => {
+    expect(readQuantity('62', 'surfaceTempC', 'temp', 'metric').problem).toContain('Did you mean °F?');
+    expect(readQuantity('400', 'surfaceTempC', 'temp', 'metric').problem).not.toContain('Did you mean');
+  });
+});
+
+describe('times on the clock of the water', () => {
+  it('go to an instant and back, in winter and in summer time', () => {
+    for (const local of ['2027-03-13T08:12', '2027-07-01T05:30', '2027-11-07T12:00']) {
+      expect(localInput(instantAt(local, 'America/Chicago') ?? '', 'America/Chicago')).toBe(local);
+    }
+    expect(instantAt('2027-03-13T08:12', 'America/Chicago')).toBe('2027-03-13T14:12:00.000Z');
+  });
+  it('refuse what is no time', () => {
+    expect(instantAt('', 'UTC')).toBeUndefined();
+    expect(instantAt('2027-13-01T00:00', 'UTC')).toBeUndefined();
+  });
+});

@@ -1,0 +1,38 @@
+import { LIMITS, sayRange, say, toSi, type Limited, type Measure, type UnitSystem } from '@inky-shoal/core';
+
+/** Reads a number that a person typed, with a point or a comma; undefined where it is none. */
+export function readNumber(text: string): number | undefined {
+  const plain = text.trim().replace(',', '.');
+  return /^[-+]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : undefined;
+}
+
+export interface Typed {
+  /** In SI; undefined where the field is empty or wrong. */
+  readonly si: number | undefined;
+  /** What is wrong, in a sentence. */
+  readonly problem: string | null;
+}
+
+/** A quantity typed in the user's units, checked against what the field may be. Says "did you mean °F?" where that fits. */
+export function readQuantity(
+  text: string,
+  field: Limited,
+  measure: Measure,
+  units: UnitSystem,
+  required = false,
+): Typed {
+  const limits = LIMITS[field];
+  const expected = `Expected ${sayRange(measure, limits, units)}`;
+  if (!text.trim()) return { si: undefined, problem: required ? `${expected}.` : null };
+  const shown = readNumber(text);
+  if (shown === undefined) return { si: undefined, problem: `${expected}, got "${text.trim().slice(0, 20)}".` };
+  const si = toSi(measure, shown, units);
+  if (si >= limits[0] && si <= limits[1]) return { si, problem: null };
+  const other = units === 'metric' ? 'us' : 'metric';
+  const fits =
+    measure === 'temp' &&
+    units === 'metric' &&
+    toSi(measure, shown, other) >= 0 &&
+    toSi(measure, shown, other) <= limits[1];
+  return { si: undefined, problem: `${expected}, got ${say(measure, si, units)}.${fits ? ' Did you mean °F?' : ''}` };
+}

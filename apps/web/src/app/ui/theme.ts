@@ -1,0 +1,106 @@
+import base from '@primeuix/themes/aura/base';
+import checkbox from '@primeuix/themes/aura/checkbox';
+import inputtext from '@primeuix/themes/aura/inputtext';
+import listbox from '@primeuix/themes/aura/listbox';
+import popover from '@primeuix/themes/aura/popover';
+import selectbutton from '@primeuix/themes/aura/selectbutton';
+import togglebutton from '@primeuix/themes/aura/togglebutton';
+import { definePreset } from '@primeuix/themes';
+
+const [ink, ink2, paper, paper2, edge, act, onAct] = [
+  'var(--ink)',
+  'var(--ink-2)',
+  'var(--paper)',
+  'var(--paper-2)',
+  'var(--edge)',
+  'var(--act)',
+  'var(--on-act)',
+];
+const square = { none: '0', xs: '1px', sm: '2px', md: '2px', lg: '2px', xl: '2px' };
+const field = {
+  background: paper,
+  borderColor: edge,
+  hoverBorderColor: ink,
+  focusBorderColor: ink,
+  color: ink,
+  placeholderColor: ink2,
+  shadow: 'none',
+};
+const scheme = {
+  surface: {
+    0: paper,
+    50: paper2,
+    100: paper2,
+    200: edge,
+    300: edge,
+    400: ink2,
+    500: ink2,
+    600: ink,
+    700: ink,
+    800: ink,
+    900: ink,
+    950: ink,
+  },
+  primary: { color: ink, contrastColor: paper, hoverColor: ink2, activeColor: ink2 },
+  highlight: { background: paper2, focusBackground: paper2, color: ink, focusColor: ink },
+  formField: field,
+  text: { color: ink, hoverColor: ink, mutedColor: ink2, hoverMutedColor: ink },
+  content: { background: paper, hoverBackground: paper2, borderColor: edge, color: ink, hoverColor: ink },
+  overlay: {
+    select: { background: paper, borderColor: edge, color: ink },
+    popover: { background: paper, borderColor: ink, color: ink },
+    modal: { background: paper, borderColor: ink, color: ink },
+  },
+  list: {
+    option: {
+      focusBackground: paper2,
+      selectedBackground: ink,
+      selectedFocusBackground: ink,
+      color: ink,
+      focusColor: ink,
+      selectedColor: paper,
+      selectedFocusColor: paper,
+    },
+  },
+};
+
+/**
+ * PrimeNG in our own look: square corners, ink lines, no shadows, colours by the tokens of the chosen look. Only the
+ * components in use are themed, so that only they are sent.
+ */
+export const INKY_PRESET = definePreset(
+  { ...base, components: { checkbox, inputtext, listbox, popover, selectbutton, togglebutton } },
+  {
+    primitive: { borderRadius: square },
+    semantic: {
+      transitionDuration: '0.1s',
+      focusRing: { width: '3px', style: 'solid', color: act, offset: '2px', shadow: 'none' },
+      overlay: { popover: { borderRadius: '2px', padding: '1rem', shadow: '0 0 0 1px var(--ink)' } },
+      formField: { borderRadius: '2px', paddingX: '0.6rem', paddingY: '0.6rem' },
+      colorScheme: { light: scheme, dark: scheme },
+    },
+    components: {
+      checkbox: {
+        root: { width: '1.25rem', height: '1.25rem', checkedBackground: paper, checkedBorderColor: paper },
+        icon: { checkedColor: ink, checkedHoverColor: ink },
+      },
+      togglebutton: {
+        colorScheme: {
+          light: {
+            root: {
+              background: paper,
+              hoverBackground: paper2,
+              checkedBackground: paper2,
+              borderColor: edge,
+              checkedBorderColor: edge,
+              color: ink,
+              hoverColor: ink,
+              checkedColor: paper,
+            },
+            content: { checkedBackground: ink, checkedShadow: 'none' },
+          },
+        },
+      },
+    },
+  },
+);

@@ -1,0 +1,112 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Router } from '@angular/router';
+import { nameOf, say, trendCPerDay, type Reading, type Water } from '@inky-shoal/core';
+import { sayClock, sayTrend } from '../sheet/words';
+import { BookService } from '../state/book.service';
+import { DayService } from '../state/day.service';
+import { NoticeService } from '../state/notice.service';
+import { SettingsService } from '../state/settings.service';
+import { WatersService } from '../state/waters.service';
+import { localInput } from '../ui/local-time';
+import { ReadingFormComponent } from './reading-form.component';
+import { WaterFormComponent } from './water-form.component';
+
+/** Readings listed before the rest is asked for. */
+const READINGS_SHOWN = 12;
+
+/** The waters of the open book: pick one, make one, add a reading. */
+@Component({
+  selector: 'inky-waters',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ReadingFormComponent, WaterFormComponent],
+  templateUrl: './waters.view.html',
+  styleUrl: './waters.view.css',
+})
+export class WatersView {
+  private readonly service = inject(WatersService);
+  private readonly day = inject(DayService);
+  private readonly notices = inject(NoticeService);
+  private readonly router = inject(Router);
+
+  protected readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
+  protected readonly clock = toSignal(inject(BookService).clock$);
+  protected readonly waters = toSignal(this.service.waters$, { initialValue: null });
+  protected readonly readings = toSignal(this.service.readings$, { initialValue: null });
+  private readonly draft = toSignal(this.day.draft$, { initialValue: null });
+  private readonly pressed = signal<string | null>(null);
+  protected readonly making = signal(false);
+  protected readonly all = signal(false);
+
+  protected readonly list = computed(() => {
+    const waters = this.waters();
+    return waters?.state === 'ready' ? waters.value : [];
+  });
+  protected readonly chosen = computed(
+    () =>
+      this.list().find(({ id }) => id === this.pressed()) ??
+      this.list().find(({ id }) => id === this.draft()?.waterId) ??
+      this.list()[0] ??
+      null,
+  );
+  protected readonly record = computed(() => {
+    const readings = this.readings();
+    return readings?.state === 'ready' ? readings.value.filter(({ waterId }) => waterId === this.chosen()?.id) : [];
+  });
+  protected readonly shown = computed(() => (this.all() ? this.record() : this.record().slice(0, READINGS_SHOWN)));
+  protected readonly summary = computed(() => {
+    const [latest] = this.record();
+    if (!latest) return 'No reading yet. Add the first: the sheet plans from it.';
+    const trend = trendCPerDay(this.record(), Date.parse(latest.at));
+    const way =
+      trend === undefined ? 'one reading, so no trend yet' : `${sayTrend(trend, this.units())} over the last ten days`;
+    return `${say('temp', latest.surfaceTempC, this.units())} at the last reading, ${way}.`;
+  });
+  protected readonly name = nameOf;
+
+  constructor() {
+    effect(() => this.service.look(this.chosen()?.id ?? null));
+  }
+
+  protected look(water: Water): void {
+    this.pressed.set(water.id);
+    this.all.set(false);
+    this.making.set(false);
+  }
+
+  protected made(id: string): void {
+    this.making.set(false);
+    this.pressed.set(id);
+  }
+
+  protected plan(water: Water): void {
+    this.day.begin(water);
+    void this.router.navigateByUrl('/sheet');
+  }
+
+  protected remove(reading: Reading): void {
+    const { id, waterId, ...draft } = reading;
+    this.service.removeReading(reading).subscribe({
+      next: () => this.notices.say('Reading removed.', () => this.service.addReading(waterId, draft, id).subscribe()),
+      error: (error: Error) => this.notices.say(`Not removed. ${error.message}`),
+    });
+  }
+
+  protected retry(): void {
+    this.service.reload();
+  }
+
+  protected when(reading: Reading, water: Water): string {
+    const { timeZone } = water.place;
+    const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeZone }).format(new Date(reading.at));
+    return `${day}, ${sayClock(localInput(reading.at, timeZone).slice(11))}`;
+  }
+
+  protected temp(reading: Reading): string {
+    return say('temp', reading.surfaceTempC, this.units());
+  }
+
+  protected seen(reading: Reading): string {
+    return reading.visibilityM === undefined ? '' : say('depth', reading.visibilityM, this.units());
+  }
+}

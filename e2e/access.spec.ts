@@ -1,0 +1,73 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from 'playwright-core';
+import { PHONE, Stage, WIDE } from './support/stage';
+
+const axeSource = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
+
+interface Violation {
+  id: string;
+  help: string;
+  nodes: { target: string[]; failureSummary?: string }[];
+}
+
+/** Runs axe in the page; evaluated from outside, so that the page's own policy stays as it is. */
+async function violations(page: Page): Promise<string[]> {
+  await page.evaluate(axeSource);
+  const found = await page.evaluate(async () => {
+    const { axe } = window as unknown as {
+      axe: { run: (context: Document, options: object) => Promise<{ violations: Violation[] }> };
+    };
+    return (
+      await axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] })
+    ).violations;
+  });
+  return found.map(
+    ({ id, help, nodes }) => `${id}: ${help} (${nodes.map(({ target }) => target.join(' ')).join(', ')})`,
+  );
+}
+
+let stage: Stage;
+let compare: string;
+beforeAll(async () => {
+  stage = await Stage.set();
+  const plans = (await (await fetch(`${stage.server.address}/api/books/demo/plans`)).json()) as { id: string }[];
+  compare = `/plans/compare/${plans[0]!.id}/${plans[1]!.id}`;
+});
+afterEach(() => stage.closePages());
+afterAll(() => stage.strike());
+
+const VIEWS: [name: string, path: () => string, ready: string][] = [
+  ['sheet', () => '/sheet', '.note'],
+  ['waters', () => '/waters', 'tbody tr'],
+  ['plans', () => '/plans', 'main li'],
+  ['compare', () => compare, 'tbody tr'],
+  ['settings', () => '/settings', 'main h2'],
+];
+
+describe.each(['paper', 'night', 'glare'])('axe finds nothing in %s', (look) => {
+  it.each(VIEWS)('on %s, wide and phone', async (_, path, ready) => {
+    for (const size of [WIDE, PHONE]) {
+      const page = await stage.page(path(), { size, look });
+      await page.locator(ready).first().waitFor();
+      expect(await violations(page)).toEqual([]);
+    }
+  });
+
+  it('with a control of the sentence open, with every reason open, and while making a water', async () => {
+    const page = await stage.page('/sheet', { look });
+    await page.locator('.note').waitFor();
+    await page.getByText('Every reason, and what it weighed').click();
+    for (const name of [/^Sky:/, /^Cover:/, /^Water temperature:/, /^Wind:/]) {
+      await page.getByRole('button', { name }).click();
+      await page.locator('.p-popover').waitFor();
+      await page.waitForTimeout(250);
+      expect(await violations(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.locator('.p-popover').waitFor({ state: 'detached' });
+    }
+    await page.goto(`${stage.server.address}/waters`);
+    await page.getByRole('button', { name: 'Make a water' }).click();
+    await page.getByRole('heading', { name: 'Make a water' }).waitFor();
+    expect(await violations(page)).toEqual([]);
+  });
+});

@@ -1,0 +1,167 @@
+import { Stage, textOf, until } from './support/stage';
+
+let stage: Stage;
+beforeAll(async () => {
+  stage = await Stage.set();
+});
+afterEach(() => stage.closePages());
+afterAll(() => stage.strike());
+
+const notice = '.notice';
+
+describe('saved plans', () => {
+  it('are kept over a restart of the server, opened, renamed, compared, removed and brought back', async () => {
+    const page = await stage.page('/sheet');
+    await page.locator('.note').waitFor();
+    await page.getByRole('button', { name: 'Save plan' }).click();
+    await page.getByLabel('Name of the plan').fill('Dawn in the ditch');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await until('it says saved', async () =>
+      (await textOf(page.locator(notice))).includes('Saved as Dawn in the ditch'),
+    );
+
+    await stage.restart();
+    await page.goto(`${stage.server.address}/plans`);
+    await page.getByRole('heading', { name: 'Dawn in the ditch' }).waitFor();
+
+    await page.getByRole('button', { name: 'Rename Dawn in the ditch' }).click();
+    await page.getByLabel('New name').fill('Dawn, second try');
+    await page.getByRole('button', { name: 'Rename', exact: true }).click();
+    await page.getByRole('heading', { name: 'Dawn, second try' }).waitFor();
+
+    await page.getByRole('checkbox', { name: 'Compare Dawn, second try' }).check();
+    await page.getByRole('checkbox', { name: 'Compare After the front' }).check();
+    await page.getByRole('link', { name: 'Compare the two' }).click();
+    await page.getByRole('row', { name: /Answer/ }).waitFor();
+    expect(await page.getByRole('columnheader').allTextContents()).toEqual(
+      expect.arrayContaining(['Dawn, second try', 'After the front']),
+    );
+    expect(await page.locator('tr.differs').count()).toBeGreaterThan(2);
+
+    await page.getByRole('link', { name: 'Saved plans' }).click();
+    await page.getByRole('button', { name: 'Remove Dawn, second try' }).click();
+    await until(
+      'it is gone',
+      async () => (await page.getByRole('heading', { name: 'Dawn, second try' }).count()) === 0,
+    );
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('heading', { name: 'Dawn, second try' }).waitFor();
+
+    await page.getByRole('button', { name: 'Open After the front' }).click();
+    await page.locator('.note').waitFor();
+    expect(await textOf(page.locator('header'))).toContain('saved as After the front');
+    expect(await page.getByRole('button', { name: 'Front: a front just gone through' }).count()).toBe(1);
+    expect(stage.complaints).toEqual([]);
+  });
+});
+
+describe('the server going away', () => {
+  it('is said; what was typed stays, planning goes on, and what was saved goes in by itself later', async () => {
+    const page = await stage.page('/sheet');
+    await page.locator('.note').waitFor();
+    await stage.restart(async () => {
+      await page.getByText('The server does not answer.').first().waitFor({ timeout: 20_000 });
+      await page.getByRole('button', { name: /^Water temperature:/ }).click();
+      await page.getByRole('spinbutton').fill('63');
+      await until('it plans on', async () => /^Spawn/.test(await textOf(page.getByRole('heading', { level: 1 }))));
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Save plan' }).click();
+      await page.getByLabel('Name of the plan').fill('Made with no server');
+      await page.getByRole('button', { name: 'Save', exact: true }).click();
+      await until('it waits', async () => (await textOf(page.locator('.state'))).includes('1 change waits'));
+    });
+    await until('it is delivered', async () => (await textOf(page.locator('.state'))) === '', 20_000);
+    expect(await page.getByRole('button', { name: 'Water temperature: 63 °F' }).count()).toBe(1);
+    await page.goto(`${stage.server.address}/plans`);
+    await page.getByRole('heading', { name: 'Made with no server' }).waitFor();
+  });
+});
+
+describe('waters', () => {
+  it('take readings, refuse those that cannot be, and undo a removal', async () => {
+    const page = await stage.page('/waters');
+    await page.locator('tbody tr').first().waitFor();
+    const first = () => textOf(page.locator('tbody tr').first());
+    const before = await first();
+    await page.getByLabel('Water, °F').fill('212');
+    await page.getByLabel('Seen to, ft').fill('-1');
+    await page.getByRole('button', { name: 'Add', exact: true }).click();
+    expect(await textOf(page.locator('#reading-temp-problem'))).toBe('Expected 28 to 104 °F, got 212 °F.');
+    expect(await textOf(page.locator('#reading-seen-problem'))).toContain('got -1 ft');
+    expect(await first()).toBe(before);
+
+    await page.getByLabel('Water, °F').fill('54');
+    await page.getByLabel('Seen to, ft').fill('5');
+    await page.getByRole('button', { name: 'Add', exact: true }).click();
+    await until('it is listed', async () => (await first()).includes('54 °F'));
+    expect(await textOf(page.locator('section > p').first())).toContain('54 °F at the last reading');
+
+    await page
+      .getByRole('button', { name: /^Remove the reading/ })
+      .first()
+      .click();
+    await until('it is gone', async () => (await first()) === before);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await until('it is back', async () => (await first()).includes('54 °F'));
+  });
+
+  it('are picked for the sheet, inshore too', async () => {
+    const page = await stage.page('/waters');
+    await page.getByRole('button', { name: /Tern Hollow Sound/ }).click();
+    await page.locator('tbody tr').first().waitFor();
+    await page.getByRole('button', { name: 'Plan a day here' }).click();
+    await page.locator('.note').waitFor();
+    await until('it is that water', async () => (await textOf(page.locator('header'))).includes('Tern Hollow Sound'));
+    expect(await page.getByRole('button', { name: /^Tide:/ }).count()).toBe(1);
+    await until('it is inshore', async () =>
+      /refuge|rise|heat|run/.test(await textOf(page.getByRole('heading', { level: 1 }))),
+    );
+  });
+
+  it('are made in an empty book, one press away, which says what to do first', async () => {
+    const page = await stage.page('/settings');
+    await page.getByRole('button', { name: 'Start my own, empty' }).click();
+    await page.getByRole('heading', { name: 'Make a water' }).waitFor();
+    await page.getByRole('button', { name: 'Make it' }).click();
+    expect(await textOf(page.locator('#water-name-problem'))).toContain('Expected a name');
+    expect(await textOf(page.locator('#water-latitude-problem'))).toContain('Expected a latitude');
+
+    await page.getByLabel('Name').fill('Our pond');
+    await page.getByLabel('Kind of water').selectOption('pond');
+    await page.getByLabel('Latitude, degrees').fill('40.1');
+    await page.getByLabel('Longitude, west is minus').fill('-83,2');
+    await page.getByLabel('Time zone').fill('America/New_York');
+    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.getByRole('heading', { name: 'Our pond' }).waitFor();
+    expect(await textOf(page.locator('section > p').first())).toContain('No reading yet');
+    await page.getByLabel('Water, °F').fill('61');
+    await page.getByRole('button', { name: 'Add', exact: true }).click();
+    await page.locator('tbody tr').first().waitFor();
+    await page.getByRole('button', { name: 'Plan a day here' }).click();
+    await page.locator('.note').waitFor();
+    expect(await textOf(page.locator('header'))).toContain('Our pond');
+    expect(await textOf(page.locator('header'))).not.toContain('Demo day');
+    await page.goto(`${stage.server.address}/plans`);
+    await page.getByText('None yet.').waitFor();
+  });
+});
+
+describe('settings', () => {
+  it('change the units everywhere and are kept', async () => {
+    const page = await stage.page('/settings');
+    await page.getByRole('button', { name: '°C, m, g' }).click();
+    await page.getByRole('button', { name: 'Glare' }).click();
+    await page.goto(`${stage.server.address}/sheet`);
+    await page.locator('.note').waitFor();
+    expect(await textOf(page.locator('.sentence'))).toContain('°C');
+    expect(await textOf(page.locator('.note'))).not.toContain(' ft');
+    expect(await page.locator('html').getAttribute('data-look')).toBe('glare');
+  });
+});
+
+describe('an address that is none', () => {
+  it('says so', async () => {
+    const page = await stage.page('/nowhere');
+    await page.getByRole('heading', { name: 'There is nothing at this address.' }).waitFor();
+  });
+});

@@ -1,0 +1,155 @@
+import { PHONE, Stage, textOf, until } from './support/stage';
+
+let stage: Stage;
+beforeAll(async () => {
+  stage = await Stage.set();
+});
+afterEach(() => stage.closePages());
+afterAll(() => stage.strike());
+
+describe('the sheet', () => {
+  it('opens on a plan for the demo day, with places, a picture, advice and reasons', async () => {
+    const page = await stage.page('/');
+    await page.locator('.note').waitFor();
+    expect(await textOf(page.getByRole('heading', { level: 1 }))).toMatch(/^Pre-spawn and warming\. .*ft/);
+    expect(await page.getByRole('tab').count()).toBeGreaterThan(2);
+    const picture = await page.getByRole('img').getAttribute('aria-label');
+    expect(picture).toContain('fish at');
+    expect(await page.locator('.reasons li').count()).toBeGreaterThan(2);
+    expect(await page.locator('.rods li').count()).toBeGreaterThanOrEqual(3);
+    expect(stage.complaints).toEqual([]);
+  });
+
+  it('begins on the window of the present moment', async () => {
+    const page = await stage.page('/sheet');
+    await page.locator('.note').waitFor();
+    expect(await textOf(page.getByRole('tab', { selected: true }))).toContain('7:15');
+  });
+
+  it('lets a window be chosen by pressing its name, by the picture and by keys', async () => {
+    const page = await stage.page('/sheet');
+    await page.locator('.note').waitFor();
+    const chosen = (name: string) =>
+      until(`${name} is chosen`, async () => (await textOf(page.getByRole('tab', { selected: true }))).includes(name));
+    await page.getByRole('tab').first().click();
+    await chosen('First light');
+    await page.keyboard.press('ArrowRight');
+    await chosen('Morning');
+    await page.keyboard.press('ArrowLeft');
+    await chosen('First light');
+    const box = (await page.locator('canvas').boundingBox())!;
+    await page.mouse.click(box.x + box.width * 0.6, box.y + box.height / 2);
+    await chosen('High sun');
+    expect(await textOf(page.locator('#advice p').first())).toContain('High sun');
+  });
+
+  it('lets a window be chosen by touch on a phone', async () => {
+    const context = await stage.browser.newContext({ viewport: PHONE, hasTouch: true, isMobile: true });
+    const page = await context.newPage();
+    await page.goto(`${stage.server.address}/sheet`);
+    await page.locator('.note').waitFor();
+    const box = (await page.locator('canvas').boundingBox())!;
+    await page.touchscreen.tap(box.x + box.width * 0.7, box.y + 40);
+    await until('the window is chosen', async () =>
+      (await textOf(page.getByRole('tab', { selected: true }))).includes('High sun'),
+    );
+    await context.close();
+  });
+
+  it('plans anew as a word of the sentence is changed', async () => {
+    const page = await stage.page('/sheet');
+    await page.locator('.note').waitFor();
+    const pause = () => textOf(page.locator('.note'));
+    const before = await pause();
+    await page.getByRole('button', { name: /^Sky:/ }).click();
+    await page.getByRole('option', { name: 'overcast' }).click();
+    await page.keyboard.press('Escape');
+    await until(
+      'the sentence says overcast',
+      async () => (await page.getByRole('button', { name: 'Sky: overcast' }).count()) === 1,
+    );
+
+    await page.getByRole('button', { name: /^Water temperature:/ }).click();
+    await page.getByRole('spinbutton').fill('42');
+    await until('the season changes', async () =>
+      /^(Winter|Staging)/.test(await textOf(page.getByRole('heading', { level: 1 }))),
+    );
+    expect(await pause()).not.toBe(before);
+  });
+
+  it('refuses 212 degrees beside the field, in the units of the user, and keeps the last plan', async () => {
+    const page = await stage.page('/sheet');
+    await page.locator('.note').waitFor();
+    const answer = await textOf(page.getByRole('heading', { level: 1 }));
+    await page.getByRole('button', { name: /^Water temperature:/ }).click();
+    await page.getByRole('spinbutton').fill('212');
+    await page.locator('.p-popover .problem').waitFor();
+    expect(await textOf(page.locator('.p-popover .problem'))).toBe('Expected 28 to 104 °F, got 212 °F.');
+    expect(await textOf(page.getByRole('heading', { level: 1 }))).toBe(answer);
+    expect(await textOf(page.locator('header > .problem'))).toContain('not right yet');
+    await page.getByRole('spinbutton').fill('50');
+    await until('the problem goes', async () => (await page.locator('.problem').count()) === 0);
+  });
+
+  it('refuses a visibility of -1 and hours that end before they begin', async () => {
+    const page = await stage.page('/sheet');
+    await page.locator('.note').waitFor();
+    await page.getByRole('button', { name: /^Visibility today:/ }).click();
+    await page.getByRole('spinbutton').fill('-1');
+    expect(await textOf(page.locator('.p-popover .problem'))).toContain('Expected 0 to 98 ft, got -1 ft');
+    await page.getByRole('spinbutton').fill('5');
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /^Hours on the water:/ }).click();
+    await page.getByLabel('From').fill('19:00');
+    await page.getByLabel('From').blur();
+    expect(await textOf(page.locator('.p-popover .problem'))).toContain('ends after it begins');
+  });
+
+  it('opens every reason with what it weighed, and calls weights judgement', async () => {
+    const page = await stage.page('/sheet');
+    await page.locator('.note').waitFor();
+    await page.getByText('Every reason, and what it weighed').click();
+    expect(await page.locator('#advice table tr').count()).toBeGreaterThan(5);
+    expect(await textOf(page.locator('#advice'))).toContain('Weights are judgement');
+  });
+
+  it('tells the same as a table', async () => {
+    const page = await stage.page('/sheet');
+    await page.locator('.note').waitFor();
+    await page.getByText('The day as a table').click();
+    expect(await page.locator('footer tbody tr').count()).toBe(await page.getByRole('tab').count());
+  });
+
+  it('keeps what was typed over a reload', async () => {
+    const page = await stage.page('/sheet');
+    await page.locator('.note').waitFor();
+    await page.getByRole('button', { name: /^Front:/ }).click();
+    await page.getByRole('option', { name: 'a front coming' }).click();
+    await page.reload();
+    await page.locator('.note').waitFor();
+    expect(await page.getByRole('button', { name: 'Front: a front coming' }).count()).toBe(1);
+  });
+
+  it('leaves nothing wider than a phone, and targets large enough for a thumb', async () => {
+    const page = await stage.page('/sheet', { size: PHONE });
+    await page.locator('.note').waitFor();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    const low = await page
+      .locator('button:visible:not(.word), summary:visible, nav a:visible')
+      .evaluateAll((all) =>
+        all.filter((each) => each.getBoundingClientRect().height < 43.5).map((each) => each.textContent),
+      );
+    expect(low).toEqual([]);
+  });
+
+  it('lists its keys', async () => {
+    const page = await stage.page('/sheet');
+    await page.locator('.note').waitFor();
+    await page.keyboard.press('?');
+    await page.getByRole('dialog', { name: 'Keys' }).waitFor();
+    await page.keyboard.press('Escape');
+    await page.getByRole('dialog', { name: 'Keys' }).waitFor({ state: 'hidden' });
+    await page.keyboard.press('w');
+    await page.getByRole('heading', { name: 'Waters', level: 1 }).waitFor();
+  });
+});

@@ -1,0 +1,78 @@
+import type { Browser, BrowserContext, Locator, Page } from 'playwright-core';
+import { launchBrowser } from '../../scripts/lib/browser.mjs';
+import { startServer } from '../../scripts/lib/server.mjs';
+
+export const WIDE = { width: 1280, height: 800 };
+export const PHONE = { width: 390, height: 844 };
+
+type Server = Awaited<ReturnType<typeof startServer>>;
+
+/** A browser and a server of its own with fresh demo data, for one test file. */
+export class Stage {
+  /** What the page complained of: errors on its console, refusals of its policy, exceptions. */
+  readonly complaints: string[] = [];
+  private contexts: BrowserContext[] = [];
+
+  private constructor(
+    readonly browser: Browser,
+    public server: Server,
+  ) {}
+
+  static async set(): Promise<Stage> {
+    return new Stage(await launchBrowser(), await startServer());
+  }
+
+  /** A page with storage of its own. */
+  async page(path: string, options: { size?: typeof WIDE; look?: string; units?: string } = {}): Promise<Page> {
+    const { size = WIDE, look = 'paper', units = 'us' } = options;
+    const context = await this.browser.newContext({ viewport: size, locale: 'en-GB', reducedMotion: 'reduce' });
+    this.contexts.push(context);
+    await context.addInitScript((settings) => {
+      if (!localStorage.getItem('inky.settings')) localStorage.setItem('inky.settings', settings);
+    }, JSON.stringify({ units, look }));
+    const page = await context.newPage();
+    page.on('console', (message) => {
+      const offline = message.text().includes('ERR_CONNECTION_REFUSED');
+      if (message.type() === 'error' && !offline) this.complaints.push(message.text());
+    });
+    page.on('pageerror', (error) => this.complaints.push(error.message));
+    await page.goto(this.server.address + path);
+    return page;
+  }
+
+  /** Ends the server at once and starts another on the same data, at the same address. */
+  async restart(between?: () => Promise<void>): Promise<void> {
+    const { dataDir, address } = this.server;
+    await this.server.kill('SIGKILL');
+    try {
+      await between?.();
+    } finally {
+      this.server = await startServer({ dataDir, port: Number(new URL(address).port) });
+    }
+  }
+
+  async closePages(): Promise<void> {
+    await Promise.all(this.contexts.map((context) => context.close()));
+    this.contexts = [];
+  }
+
+  async strike(): Promise<void> {
+    await this.closePages();
+    await this.browser.close();
+    await this.server.stop();
+  }
+}
+
+/** Text of an element, once it is there. */
+export const textOf = async (locator: Locator): Promise<string> =>
+  ((await locator.textContent()) ?? '').replace(/\s+/g, ' ').trim();
+
+/** Waits until a condition about the page holds. */
+export async function until(what: string, holds: () => Promise<boolean>, withinMs = 15_000): Promise<void> {
+  const end = Date.now() + withinMs;
+  while (Date.now() < end) {
+    if (await holds()) return;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  throw new Error(`Waited in vain until ${what}`);
+}

@@ -1,0 +1,5 @@
+import { ensureInstalled, ensurePageBuilt, say } from './lib/workspace.mjs';
+
+ensureInstalled();
+ensurePageBuilt();
+say('Built.');

@@ -1,0 +1,101 @@
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = fileURLToPath(new URL('../..', import.meta.url));
+const STAMPS = join(ROOT, '.build');
+const npm = process.platform === 'win32' ? 'npm.cmd' : 'npm';
+
+/** Says something to the user without disturbing what goes to standard output. */
+export const say = (text) => process.stderr.write(`${text}\n`);
+
+/** Runs a command in the project; its output goes to standard error. Ends the script where it fails. */
+export function run(command, args, { cwd = ROOT, quiet = false, what = command } = {}) {
+  const { status, error, stdout, stderr } = spawnSync(command, args, {
+    cwd,
+    stdio: quiet ? ['ignore', 'pipe', 'pipe'] : ['ignore', 2, 2],
+    encoding: 'utf8',
+    env: { ...process.env, NG_CLI_ANALYTICS: 'false', FORCE_COLOR: '0' },
+  });
+  if (error || status !== 0) {
+    if (quiet) process.stderr.write(`${stdout ?? ''}${stderr ?? ''}`);
+    say(`Could not ${what}${error ? `: ${error.message}` : ` (it ended with ${status})`}.`);
+    process.exit(1);
+  }
+}
+
+function checkNode() {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major < 20 || (major === 20 && minor < 19)) {
+    say(`Node 20.19 or newer is needed; this is ${process.versions.node}.`);
+    process.exit(1);
+  }
+}
+
+function filesUnder(path) {
+  const full = join(ROOT, path);
+  if (!existsSync(full)) return [];
+  if (statSync(full).isFile()) return [full];
+  return readdirSync(full, { withFileTypes: true, recursive: true })
+    .filter((entry) => entry.isFile())
+    .map((entry) => join(entry.parentPath ?? entry.path, entry.name))
+    .filter((file) => !/[\\/](dist|node_modules|\.angular)[\\/]/.test(file.slice(full.length)));
+}
+
+/** A fingerprint of files by name, size and time of change. */
+function fingerprint(paths) {
+  const hash = createHash('sha256');
+  for (const file of paths.flatMap(filesUnder).sort()) {
+    const { size, mtimeMs } = statSync(file);
+    hash.update(`${file}\0${size}\0${mtimeMs}\n`);
+  }
+  return hash.digest('hex');
+}
+
+/** Does `work` where `inputs` changed since it was last done or `output` is missing. */
+function once(name, inputs, output, work) {
+  const stamp = join(STAMPS, name);
+  const print = fingerprint(inputs);
+  if (existsSync(join(ROOT, output)) && existsSync(stamp) && readFileSync(stamp, 'utf8') === print) return;
+  work();
+  mkdirSync(dirname(stamp), { recursive: true });
+  writeFileSync(stamp, print);
+}
+
+/** Installs the packages that the lock file names, where they are missing or others. */
+export function ensureInstalled() {
+  checkNode();
+  once('installed', ['package-lock.json'], 'node_modules/.package-lock.json', () => {
+    say('Installing packages…');
+    run(npm, ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { what: 'install the packages' });
+  });
+}
+
+const NODE_SOURCES = [
+  'packages/core',
+  'demo',
+  'apps/server',
+  'tsconfig.json',
+  'tsconfig.base.json',
+  'package-lock.json',
+];
+
+/** Compiles core, demo data and server, where something changed. */
+export function ensureServerBuilt() {
+  once('server', NODE_SOURCES, 'apps/server/dist/main.js', () => {
+    say('Building the planner…');
+    run(process.execPath, [join(ROOT, 'node_modules/typescript/bin/tsc'), '-b'], { what: 'build the planner' });
+  });
+}
+
+/** Builds the page, where something changed. */
+export function ensurePageBuilt() {
+  ensureServerBuilt();
+  once('page', ['apps/web', 'packages/core/src', 'package-lock.json'], 'apps/web/dist/browser/index.html', () => {
+    say('Building the page…');
+    const ng = join(ROOT, 'node_modules/@angular/cli/bin/ng.js');
+    run(process.execPath, [ng, 'build'], { quiet: true, cwd: join(ROOT, 'apps/web'), what: 'build the page' });
+  });
+}

@@ -1,0 +1,5 @@
+import { ensureInstalled, ensurePageBuilt } from './lib/workspace.mjs';
+
+ensureInstalled();
+ensurePageBuilt();
+await import('../apps/server/dist/main.js');
