@@ -37,7 +37,13 @@ export default {
         'planner\\.service$': '<rootDir>/apps/web/src/testing/planner.ts',
       },
     },
-    { ...swc, displayName: 'e2e', testMatch: ['<rootDir>/e2e/**/*.spec.ts'], moduleFileExtensions: ['ts', 'mjs', 'js', 'json', 'node'], setupFilesAfterEnv: ['<rootDir>/e2e/support/setup.ts'] },
+    {
+      ...swc,
+      displayName: 'e2e',
+      testMatch: ['<rootDir>/e2e/**/*.spec.ts'],
+      moduleFileExtensions: ['ts', 'mjs', 'js', 'json', 'node'],
+      setupFilesAfterEnv: ['<rootDir>/e2e/support/setup.ts'],
+    },
     { ...swc, displayName: 'scripts', testMatch: ['<rootDir>/scripts/**/*.spec.ts'] },
   ],
 };

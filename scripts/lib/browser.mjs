@@ -1,10 +1,5 @@
-import { existsSync } from 'node:fs';
 import { chromium } from 'playwright-core';
-
-const PLACES = [process.env.INKY_CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'];
-
-/** Where the system's Chromium is; undefined where there is none. */
-export const findChromium = () => PLACES.find((place) => place && existsSync(place));
+import { findChromium } from './chromium.mjs';
 
 /** Starts the system's Chromium without a window and without calls of its own to the network. */
 export function launchBrowser() {

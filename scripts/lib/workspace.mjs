@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { brotliCompressSync } from 'node:zlib';
 
 export const ROOT = fileURLToPath(new URL('../..', import.meta.url));
 const STAMPS = join(ROOT, '.build');
@@ -90,6 +91,14 @@ export function ensureServerBuilt() {
   });
 }
 
+/** Lays a Brotli file beside each text file of the page: pressed once here, harder than there is time for on request. */
+function compressPage(folder) {
+  for (const name of readdirSync(folder, { recursive: true })) {
+    const file = join(folder, String(name));
+    if (/\.(js|css|svg)$/.test(file)) writeFileSync(`${file}.br`, brotliCompressSync(readFileSync(file)));
+  }
+}
+
 /** Builds the page, where something changed. */
 export function ensurePageBuilt() {
   ensureServerBuilt();
@@ -97,5 +106,6 @@ export function ensurePageBuilt() {
     say('Building the page…');
     const ng = join(ROOT, 'node_modules/@angular/cli/bin/ng.js');
     run(process.execPath, [ng, 'build'], { quiet: true, cwd: join(ROOT, 'apps/web'), what: 'build the page' });
+    compressPage(join(ROOT, 'apps/web/dist/browser'));
   });
 }

@@ -1,7 +1,8 @@
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { type RequestHandler, type Response, Router } from 'express';
+import { type RequestHandler, type Response, Router } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { HttpProblem } from './problem.js';
 
@@ -41,11 +42,16 @@ export function page(webDir: string): Router {
   const router = Router();
   const indexFile = join(webDir, 'index.html');
   router.use(
-    express.static(webDir, {
+    // Files are sent as they were pressed when the page was built, where the browser takes that.
+    expressStaticGzip(webDir, {
       index: false,
-      setHeaders: (response, file) => {
-        const hashed = /-[A-Z0-9]{8}\.\w+$/.test(file);
-        response.setHeader('cache-control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+      enableBrotli: true,
+      orderPreference: ['br'],
+      serveStatic: {
+        setHeaders: (response, file) => {
+          const hashed = /-[A-Z0-9]{8}\.\w+(\.br)?$/.test(file);
+          response.setHeader('cache-control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+        },
       },
     }),
   );

@@ -31,7 +31,10 @@ export function someOf<const T extends readonly [string, ...string[]]>(what: str
 
 /** A field that may be left out; null says "not known" and counts as left out. */
 export function maybe<T extends z.ZodType>(schema: T) {
-  return schema.nullish().transform((value) => value ?? undefined);
+  return schema
+    .nullish()
+    .transform((value) => value ?? undefined)
+    .optional();
 }
 
 /** A short text, trimmed. */

@@ -89,11 +89,17 @@ function planJudged(day: JudgedDay, sun: SunDay, assumed: Plan['assumed'], units
   };
 }
 
-/** Plans a day and gives what is needed to draw it. Conditions are checked already. */
-export function planDay(given: Conditions, { units = 'us' }: PlanOptions = {}): PlannedDay {
+/** The day judged, with the sun it was judged under and what was assumed. */
+function judgeGiven(given: Conditions, units: UnitSystem) {
   const sun = sunDay(given.date, given.place);
   const { conditions, assumed, sharpChangeC } = assume(given, sun);
-  const day = judgeDay(conditions, sun, sharpChangeC, units);
+  return { sun, assumed, day: judgeDay(conditions, sun, sharpChangeC, units) };
+}
+
+/** Plans a day and gives what is needed to draw it. Conditions are checked already. */
+export function planDay(given: Conditions, { units = 'us' }: PlanOptions = {}): PlannedDay {
+  const { sun, assumed, day } = judgeGiven(given, units);
+  const { visibilityM, thermoclineM, tempTrendCPerDay, maxDepthM } = day.conditions;
   const clock = (minutes: number | null) => (minutes === null ? null : clockOf(minutes));
   return {
     plan: planJudged(day, sun, assumed, units),
@@ -104,10 +110,10 @@ export function planDay(given: Conditions, { units = 'us' }: PlanOptions = {}): 
     })),
     sunrise: clock(sun.sunriseMin),
     sunset: clock(sun.sunsetMin),
-    visibilityM: conditions.visibilityM,
-    thermoclineM: conditions.thermoclineM ?? null,
-    tempTrendCPerDay: conditions.tempTrendCPerDay,
-    bottomM: conditions.maxDepthM ?? null,
+    visibilityM,
+    thermoclineM: thermoclineM ?? null,
+    tempTrendCPerDay,
+    bottomM: maxDepthM ?? null,
   };
 }
 
@@ -115,4 +121,7 @@ export function planDay(given: Conditions, { units = 'us' }: PlanOptions = {}): 
  * Conditions in, a whole plan out: season, water, food, places by window, presentations with reasons, trim, retrieve
  * and rig, if-then cards, cautions, and what was assumed. The same conditions always give the same plan.
  */
-export const makePlan = (given: Conditions, options?: PlanOptions): Plan => planDay(given, options).plan;
+export function makePlan(given: Conditions, { units = 'us' }: PlanOptions = {}): Plan {
+  const { sun, assumed, day } = judgeGiven(given, units);
+  return planJudged(day, sun, assumed, units);
+}

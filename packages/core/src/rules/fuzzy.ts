@@ -14,17 +14,50 @@ export type Condition =
 const ramp = (value: number, zero: number, one: number): number =>
   Math.min(1, Math.max(0, (value - zero) / (one - zero)));
 
-/** How far a condition holds, 0 to 1. Both a missing figure and its complement hold not at all. */
-export function degreeOf(condition: Condition, facts: Facts): number {
+/** A condition made ready to be asked many times. */
+export type Judge = (facts: Facts) => number;
+
+function judgeOf(condition: Condition): Judge {
   if ('quantity' in condition) {
-    const value = facts[condition.quantity];
-    return value === undefined ? 0 : ramp(value, condition.zero, condition.one);
+    const { quantity, zero, one } = condition;
+    return (facts) => {
+      const value = facts[quantity];
+      return value === undefined ? 0 : ramp(value, zero, one);
+    };
   }
-  if ('degree' in condition) return facts[condition.degree] ?? 0;
-  if ('all' in condition) return condition.all.reduce((least, part) => Math.min(least, degreeOf(part, facts)), 1);
-  if ('any' in condition) return condition.any.reduce((most, part) => Math.max(most, degreeOf(part, facts)), 0);
-  return 1 - degreeOf(condition.not, facts);
+  if ('degree' in condition) {
+    const { degree } = condition;
+    return (facts) => facts[degree] ?? 0;
+  }
+  if ('not' in condition) {
+    const part = ready(condition.not);
+    return (facts) => 1 - part(facts);
+  }
+  const least = 'all' in condition;
+  const parts = (least ? condition.all : condition.any).map(ready);
+  const end = least ? 0 : 1;
+  return (facts) => {
+    let degree = 1 - end;
+    for (const part of parts) {
+      const own = part(facts);
+      if (least ? own < degree : own > degree) degree = own;
+      if (degree === end) break;
+    }
+    return degree;
+  };
 }
+
+const judges = new WeakMap<Condition, Judge>();
+
+/** The judge of a condition, made once: conditions are data that stands for good. */
+export function ready(condition: Condition): Judge {
+  let judge = judges.get(condition);
+  if (!judge) judges.set(condition, (judge = judgeOf(condition)));
+  return judge;
+}
+
+/** How far a condition holds, 0 to 1. Both a missing figure and its complement hold not at all. */
+export const degreeOf = (condition: Condition, facts: Facts): number => ready(condition)(facts);
 
 /** Whether a condition looks at a fact whose name matches. */
 export function mentions(condition: Condition, name: RegExp): boolean {

@@ -2,7 +2,7 @@ import type { Reason } from '../contract/plan.js';
 import type { SchoolId } from '../contract/ids.js';
 import { inUnits, type UnitSystem } from '../units/units.js';
 import type { Facts } from './facts.js';
-import { all, degreeOf, is, type Condition } from './fuzzy.js';
+import { all, is, ready, type Condition, type Judge } from './fuzzy.js';
 
 /**
  * One piece of knowledge: when it holds, what it does, and why in an angler's words.
@@ -29,12 +29,24 @@ export interface Fired<Effect> {
   readonly degree: number;
 }
 
+const judges = new WeakMap<Rule<unknown>, Judge>();
+
+/** The judge of a rule, its school's side included. */
+function judgeOf(rule: Rule<unknown>): Judge {
+  let judge = judges.get(rule);
+  if (!judge) {
+    const [school, side] = rule.school ?? [];
+    judge = ready(school && side ? all(is(`school:${school}:${side}`), rule.when) : rule.when);
+    judges.set(rule, judge);
+  }
+  return judge;
+}
+
 /** The rules that hold by at least `least`, in their own order. */
 export function fire<Effect>(rules: readonly Rule<Effect>[], facts: Facts, least = 0.02): Fired<Effect>[] {
   const fired: Fired<Effect>[] = [];
   for (const rule of rules) {
-    const when = rule.school ? all(is(`school:${rule.school[0]}:${rule.school[1]}`), rule.when) : rule.when;
-    const degree = degreeOf(when, facts);
+    const degree = judgeOf(rule)(facts);
     if (degree >= least) fired.push({ rule, degree });
   }
   return fired;

@@ -80,7 +80,9 @@ export class ShortcutsComponent {
 
   protected onKey(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
-    const typing = target.closest('input, textarea, select, [contenteditable], [role=listbox], dialog, .p-popover');
+    const typing = target.closest(
+      'input, textarea, select, [contenteditable], [role=listbox], dialog[open], .p-popover',
+    );
     if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
     const path = GO[event.key];
     if (path) void this.router.navigateByUrl(path);

@@ -14,7 +14,7 @@ import { Listbox } from 'primeng/listbox';
       optionLabel="name"
       optionValue="id"
       [multiple]="many()"
-      [checkbox]="many()"
+      [checkmark]="true"
       [metaKeySelection]="false"
       [showToggleAll]="false"
       [ngModel]="chosen()"

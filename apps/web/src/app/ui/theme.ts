@@ -1,5 +1,5 @@
 import base from '@primeuix/themes/aura/base';
-import checkbox from '@primeuix/themes/aura/checkbox';
+
 import inputtext from '@primeuix/themes/aura/inputtext';
 import listbox from '@primeuix/themes/aura/listbox';
 import popover from '@primeuix/themes/aura/popover';
@@ -7,14 +7,13 @@ import selectbutton from '@primeuix/themes/aura/selectbutton';
 import togglebutton from '@primeuix/themes/aura/togglebutton';
 import { definePreset } from '@primeuix/themes';
 
-const [ink, ink2, paper, paper2, edge, act, onAct] = [
+const [ink, ink2, paper, paper2, edge, act] = [
   'var(--ink)',
   'var(--ink-2)',
   'var(--paper)',
   'var(--paper-2)',
   'var(--edge)',
   'var(--act)',
-  'var(--on-act)',
 ];
 const square = { none: '0', xs: '1px', sm: '2px', md: '2px', lg: '2px', xl: '2px' };
 const field = {
@@ -69,7 +68,7 @@ const scheme = {
  * components in use are themed, so that only they are sent.
  */
 export const INKY_PRESET = definePreset(
-  { ...base, components: { checkbox, inputtext, listbox, popover, selectbutton, togglebutton } },
+  { ...base, components: { inputtext, listbox, popover, selectbutton, togglebutton } },
   {
     primitive: { borderRadius: square },
     semantic: {
@@ -80,10 +79,6 @@ export const INKY_PRESET = definePreset(
       colorScheme: { light: scheme, dark: scheme },
     },
     components: {
-      checkbox: {
-        root: { width: '1.25rem', height: '1.25rem', checkedBackground: paper, checkedBorderColor: paper },
-        icon: { checkedColor: ink, checkedHoverColor: ink },
-      },
       togglebutton: {
         colorScheme: {
           light: {
