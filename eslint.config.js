@@ -113,6 +113,8 @@ export default tseslint.config(
         localStorage: 'readonly',
         structuredClone: 'readonly',
         requestAnimationFrame: 'readonly',
+        PerformanceObserver: 'readonly',
+        Event: 'readonly',
       },
     },
   },

@@ -1,7 +1,7 @@
 import type { Conditions } from '../contract/conditions.js';
 import type { ForageKind } from '../contract/ids.js';
 import type { Plan, Reason } from '../contract/plan.js';
-import type { Facts } from '../rules/facts.js';
+import type { Facts, Known } from '../rules/facts.js';
 import { fire, reasonOf, strongest } from '../rules/rule.js';
 import type { UnitSystem } from '../units/units.js';
 import { FOOD_RULES } from './rules.js';
@@ -22,7 +22,7 @@ export function judgeFood(
   conditions: Pick<Conditions, 'forage' | 'signs'>,
   facts: Facts,
   units: UnitSystem,
-): { food: Plan['food']; facts: Facts } {
+): { food: Plan['food']; facts: Known } {
   const food = new Map<ForageKind, Plan['food'][number]>();
   for (const { rule, degree } of fire(FOOD_RULES, facts)) {
     const { kind, lengthMm, where } = rule.effect;

@@ -3,7 +3,7 @@ import type { Moment } from '../day/curve.js';
 import { depthOfLightM } from '../day/light.js';
 import type { Facts } from '../rules/facts.js';
 import { above, all, anyOf, below, interpolate, is } from '../rules/fuzzy.js';
-import { fire, reasonOf, strongest, type Rule } from '../rules/rule.js';
+import { fire, reasonsOf, strongest, type Rule } from '../rules/rule.js';
 import type { Reason } from '../contract/plan.js';
 import type { UnitSystem } from '../units/units.js';
 
@@ -151,8 +151,8 @@ export function depthBand(
   limits: DepthLimits,
   units: UnitSystem,
 ): DepthBand {
-  const visibilityM = facts.visibilityM ?? REFERENCE_VISIBILITY_M;
-  const effectiveM = facts.effectiveVisibilityM ?? visibilityM;
+  const visibilityM = facts.figure('visibilityM') ?? REFERENCE_VISIBILITY_M;
+  const effectiveM = facts.figure('effectiveVisibilityM') ?? visibilityM;
   let logDepth = 0;
   let follows = 0;
   for (const [phase, probability] of phases) {
@@ -162,22 +162,24 @@ export function depthBand(
   const clarityFactor = Math.min(1.6, Math.max(0.3, (effectiveM / REFERENCE_VISIBILITY_M) ** 0.35));
   const phaseM = Math.exp(logDepth) * clarityFactor;
   const lightM = depthOfLightM(moment.light, LIKED_LIGHT, visibilityM);
-  follows *= Math.min(1, Math.max(0, ((facts.surfaceTempC ?? 15) - COLD_IGNORES_LIGHT_C) / COLD_IGNORES_LIGHT_C));
+  follows *= Math.min(
+    1,
+    Math.max(0, ((facts.figure('surfaceTempC') ?? 15) - COLD_IGNORES_LIGHT_C) / COLD_IGNORES_LIGHT_C),
+  );
   let centreM = phaseM * (1 - follows) + lightM * follows;
 
-  const reasons: Reason[] = [];
-  for (const { rule, degree } of fire(DEPTH_RULES, facts)) {
-    centreM *= 1 + degree * (rule.effect - 1);
-    reasons.push(reasonOf(rule, degree * Math.abs(Math.log(rule.effect)), units));
-  }
+  const moved = fire(DEPTH_RULES, facts);
+  for (const { rule, degree } of moved) centreM *= 1 + degree * (rule.effect - 1);
   centreM = Math.min(centreM, interpolate(DEEPEST_BY_VISIBILITY_M, effectiveM));
-  for (const { rule, degree } of fire(DRAW_RULES, facts)) {
-    centreM = Math.min(centreM, (1 - degree) * centreM + degree * rule.effect);
-    reasons.push(reasonOf(rule, degree, units));
-  }
+  const drawn = fire(DRAW_RULES, facts);
+  for (const { rule, degree } of drawn) centreM = Math.min(centreM, (1 - degree) * centreM + degree * rule.effect);
   const floorM = Math.min(limits.bottomM ?? Infinity, limits.thermoclineM ?? Infinity);
   const lowerM = Math.min(centreM * (1 + BAND_BELOW), floorM);
   const upperM = Math.min(centreM * (1 - BAND_ABOVE), lowerM * 0.85);
+  const reasons = [
+    ...reasonsOf(moved, (factor, degree) => degree * Math.abs(Math.log(factor)), units),
+    ...reasonsOf(drawn, (_, degree) => degree, units),
+  ];
   if (lowerM === limits.thermoclineM) {
     reasons.push({ rule: 'thermocline-floor', text: 'The thermocline is their floor', weight: 0.6, school: null });
   }

@@ -1,14 +1,14 @@
 import { POSITIONS, type Cover, type Position, type Structure } from '../contract/ids.js';
 import type { Holding, Range, Reason } from '../contract/plan.js';
-import type { Facts } from '../rules/facts.js';
-import { fire, ranked, reasonOf, strongest, tally, type Fired } from '../rules/rule.js';
+import type { Facts, Known } from '../rules/facts.js';
+import { fire, ranked, reasonsOf, strongest, tally, type Fired } from '../rules/rule.js';
 import type { UnitSystem } from '../units/units.js';
 import type { DepthBand } from './depth.js';
 import { COVER_DEEPEST_M, COVER_GROUND, STRUCTURE_DEPTH_M } from './places.js';
 import { COVER_RULES, POSITION_RULES, STRUCTURE_RULES } from './rules.js';
 
 /** How many holding places a window names. */
-const MOST_PLACES = 4;
+const MOST_PLACES = 3;
 /** Log-weight lost where the band barely touches the depths of a structure or cover. */
 const OUT_OF_DEPTH_COST = 2.5;
 
@@ -20,16 +20,18 @@ function clip([from, to]: Range, [shallowM, deepM]: Range): { depthM: [number, n
   return { depthM: upper < lower ? [upper, lower] : [lower, upper], share: overlap / Math.max(0.05, to - from) };
 }
 
-function reasonsFor<T extends string>(
-  fired: readonly Fired<Partial<Record<T, number>>>[],
+type Votes<T extends string> = Partial<Record<T, number>>;
+
+/** Reasons for an option, at a share of their weight. */
+const reasonsFor = <T extends string>(
+  fired: readonly Fired<Votes<T>>[],
   option: T,
   units: UnitSystem,
-): Reason[] {
-  return fired.map(({ rule, degree }) => reasonOf(rule, degree * (rule.effect[option] ?? 0), units));
-}
+  share = 1,
+): Reason[] => reasonsOf(fired, (effect, degree) => share * degree * (effect[option] ?? 0), units);
 
 /** The facts that a holding place adds for the rules after it. */
-export const placeFacts = (place: Pick<Holding, 'structure' | 'cover' | 'position' | 'depthM'>): Facts => ({
+export const placeFacts = (place: Pick<Holding, 'structure' | 'cover' | 'position' | 'depthM'>): Known => ({
   [`structure:${place.structure}`]: 1,
   [`cover:${place.cover}`]: 1,
   [`ground:${COVER_GROUND[place.cover]}`]: 1,
@@ -68,11 +70,10 @@ export function holdingPlaces(
   const top = best[0]?.score ?? 0;
   const total = best.reduce((sum, { score }) => sum + Math.exp(score - top), 0);
   return best.map(({ structure, cover, depthM, score }) => {
-    const here: Facts = {
-      ...facts,
+    const here = facts.with({
       ...placeFacts({ structure, cover, depthM, position: 'bottom' }),
       'position:bottom': 0,
-    };
+    });
     const positionRules = fire(POSITION_RULES, here);
     const position = ranked<Position>([...POSITIONS].reverse(), tally(positionRules))[0] as Position;
     return {
@@ -84,7 +85,7 @@ export function holdingPlaces(
       because: strongest([
         ...reasonsFor(structureRules, structure, units),
         ...reasonsFor(coverRules, cover, units),
-        ...reasonsFor(positionRules, position, units).map((reason) => ({ ...reason, weight: reason.weight * 0.5 })),
+        ...reasonsFor(positionRules, position, units, 0.5),
         ...band.because,
       ]),
     };

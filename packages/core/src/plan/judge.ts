@@ -6,7 +6,7 @@ import { dayWindows, minutesOf, type DayWindow } from '../day/windows.js';
 import { judgeFood } from '../food/food.js';
 import { depthBand, type DepthBand, type DepthLimits } from '../place/depth.js';
 import { schoolFacts, schoolsInForce, type SchoolInForce } from '../presentation/schools.js';
-import type { Facts } from '../rules/facts.js';
+import { Facts, type Known } from '../rules/facts.js';
 import { judgeOverlays } from '../season/overlays.js';
 import { judgeSeason } from '../season/season.js';
 import type { UnitSystem } from '../units/units.js';
@@ -32,11 +32,11 @@ export interface JudgedDay {
 /** Hours after sunrise at which a shad spawn ends for the day: short when clear, longer under cloud or stain. */
 const SHAD_SPAWN_ENDS_H = 1.5;
 
-const ones = (family: string, list: readonly string[] = []): Facts =>
+const ones = (family: string, list: readonly string[] = []): Known =>
   Object.fromEntries(list.map((id) => [`${family}:${id}`, 1]));
 
 /** What the conditions say outright, as facts. */
-function givenFacts(conditions: FullConditions): Facts {
+function givenFacts(conditions: FullConditions): Known {
   const { windMps, surfaceTempC, tide, forage = [], salinityPsu, bankSlopeDeg, coverTopDepthM } = conditions;
   const inflow = conditions.inflow === 'none' ? [] : [conditions.inflow];
   return {
@@ -65,7 +65,7 @@ function givenFacts(conditions: FullConditions): Facts {
 }
 
 /** A sharp fall of the water weighs like a front that the angler did not name. */
-function frontFacts(conditions: FullConditions, sharpChangeC: number): Facts {
+function frontFacts(conditions: FullConditions, sharpChangeC: number): Known {
   const fall = Math.min(1, Math.max(0, (-sharpChangeC - 1) / 1.5));
   return conditions.front === 'stable' && fall > 0 ? { 'front:post-frontal': fall * 0.6 } : {};
 }
@@ -74,21 +74,23 @@ function frontFacts(conditions: FullConditions, sharpChangeC: number): Facts {
 export function judgeDay(conditions: FullConditions, sun: SunDay, sharpChangeC: number, units: UnitSystem): JudgedDay {
   const season = judgeSeason(conditions, units);
   const water = judgeWater(conditions, units);
-  const given: Facts = { ...givenFacts(conditions), ...frontFacts(conditions, sharpChangeC) };
-  const phaseFacts: Facts = Object.fromEntries([...season.probabilities].map(([phase, p]) => [`phase:${phase}`, p]));
-  const known: Facts = { ...given, ...season.facts, ...phaseFacts, ...water.facts };
-  const overlays = conditions.discipline === 'bass' ? judgeOverlays(known, units) : { overlays: [], facts: {} };
-  const food = judgeFood(conditions, { ...known, ...overlays.facts }, units);
-  const facts: Facts = { ...known, ...overlays.facts, ...food.facts };
+  const phaseFacts: Known = Object.fromEntries([...season.probabilities].map(([phase, p]) => [`phase:${phase}`, p]));
+  const said = Facts.of(givenFacts(conditions))
+    .with(frontFacts(conditions, sharpChangeC))
+    .with(season.facts)
+    .with(phaseFacts)
+    .with(water.facts);
+  const overlays = conditions.discipline === 'bass' ? judgeOverlays(said, units) : { overlays: [], facts: {} };
+  const known = said.with(overlays.facts);
+  const food = judgeFood(conditions, known, units);
+  const facts = known.with(food.facts);
   const schools = schoolsInForce(conditions.schools, facts);
 
   const [fromMin, toMin] = [minutesOf(conditions.window.from), minutesOf(conditions.window.to)];
   const curve = dayCurve(conditions.place.latitude, sun, conditions.sky, fromMin, toMin);
   const { sunriseMin, noonMin } = sun;
   const spawnCut =
-    sunriseMin !== null && (overlays.facts['overlay:shad-spawn'] ?? 0) >= 0.5
-      ? [sunriseMin + SHAD_SPAWN_ENDS_H * 60]
-      : [];
+    sunriseMin !== null && facts.degree('overlay:shad-spawn') >= 0.5 ? [sunriseMin + SHAD_SPAWN_ENDS_H * 60] : [];
   return {
     conditions,
     phase: season.phase,
@@ -97,7 +99,7 @@ export function judgeDay(conditions: FullConditions, sun: SunDay, sharpChangeC: 
     clarity: water.clarity,
     food: food.food,
     schools,
-    facts: { ...facts, ...schoolFacts(schools) },
+    facts: facts.with(schoolFacts(schools)),
     curve,
     windows: dayWindows(curve, noonMin, spawnCut),
     sunriseMin,
@@ -108,7 +110,7 @@ export function judgeDay(conditions: FullConditions, sun: SunDay, sharpChangeC: 
 const clamp = (value: number): number => Math.min(1, Math.max(0, value));
 
 /** The facts of one moment: light, warmth, and what both make of sky and wind. */
-export function momentFacts(day: JudgedDay, moment: Pick<Moment, 'minute' | 'light' | 'sunWarmth'>): Facts {
+export function momentFacts(day: JudgedDay, moment: Pick<Moment, 'minute' | 'light' | 'sunWarmth'>): Known {
   const { windMps, sky } = day.conditions;
   const sunny = sky === 'clear' ? 1 : sky === 'partly-cloudy' ? 0.6 : 0;
   const bright = clamp((moment.light - 0.3) / 0.25);
@@ -122,7 +124,7 @@ export function momentFacts(day: JudgedDay, moment: Pick<Moment, 'minute' | 'lig
 
 /** The depth band at one moment of the day. */
 export function bandAt(day: JudgedDay, moment: Moment, units: UnitSystem): DepthBand {
-  return depthBand(moment, { ...day.facts, ...momentFacts(day, moment) }, day.phases, day.limits, units);
+  return depthBand(moment, day.facts.with(momentFacts(day, moment)), day.phases, day.limits, units);
 }
 
 /** The mean moment of a window: its middle minute, mean light and mean warmth. */

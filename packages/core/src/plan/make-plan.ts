@@ -45,8 +45,7 @@ export interface PlannedDay {
 function cautionFacts(day: JudgedDay, windows: Plan['windows']): Facts {
   const holding = windows.flatMap((window) => window.holding);
   const dark = day.curve.some(({ sunAltitudeDeg }) => sunAltitudeDeg < -1);
-  return {
-    ...day.facts,
+  return day.facts.with({
     'day:night': dark ? 1 : 0,
     holdingDepthM: Math.max(...holding.map(({ depthM }) => depthM[1])),
     ...Object.fromEntries(
@@ -55,7 +54,7 @@ function cautionFacts(day: JudgedDay, windows: Plan['windows']): Facts {
         [`cover:${cover}`, 1],
       ]),
     ),
-  };
+  });
 }
 
 /** The schools that had a say: the user's own choices, and those that speak about a chosen category under these conditions. */

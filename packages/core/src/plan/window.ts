@@ -39,9 +39,9 @@ export function runDepthM(
   const wanted: Range = onBottom
     ? [from, to]
     : [from - Math.min(0.3 * from, 0.5 * riseM(facts)), from + 0.65 * (to - from)];
-  const clearance = facts.waterOverCoverM;
+  const clearance = facts.figure('waterOverCoverM');
   const deepest =
-    clearance !== undefined && category.snag.grass < 0.8 && facts['ground:grass']
+    clearance !== undefined && category.snag.grass < 0.8 && facts.degree('ground:grass')
       ? Math.min(most, Math.max(least, clearance))
       : most;
   const lower = Math.min(deepest, Math.max(least, wanted[1]));
@@ -52,7 +52,7 @@ export function runDepthM(
 function presentation({ weighed, role }: Chosen, facts: Facts, day: JudgedDay, units: UnitSystem): Presentation {
   const { category, place } = weighed;
   const reasons = explain(weighed, units);
-  const here: Facts = { ...facts, ...placeFacts(place), [`category:${category.id}`]: 1 };
+  const here = facts.with({ ...placeFacts(place), [`category:${category.id}`]: 1 });
   const run = rounded(runDepthM(category, place, here));
   const eaten = day.food.find(({ kind }) =>
     kind === 'crayfish'
@@ -96,12 +96,11 @@ export function planWindow(
   const moment = meanMoment(day.curve, window);
   const band = bandAt(day, moment, units);
   const centreM = (band.depthM[0] + band.depthM[1]) / 2;
-  const facts: Facts = {
-    ...day.facts,
+  const facts = day.facts.with({
     ...momentFacts(day, moment),
     [`light:${window.light}`]: 1,
     holdingDepthM: centreM,
-  };
+  });
   const { structures, covers, discipline, maxRods } = day.conditions;
   const floorM = Math.min(day.limits.bottomM ?? Infinity, day.limits.thermoclineM ?? Infinity);
   const places = holdingPlaces(band, structures, covers, floorM, facts, units);

@@ -43,9 +43,9 @@ export function aspectsOfItself(category: Category): Aspects {
 
 /** How far above their own depth fish come up for a lure, in metres: warm and clear water lets them. */
 export function riseM(facts: Facts): number {
-  const warm = clamp(((facts.surfaceTempC ?? 15) - 9) / 9);
-  const sees = Math.min(2.5, facts.visibilityM ?? 1);
-  return 0.2 + (0.15 + 0.4 * warm) * sees * (1 - 0.6 * (facts['front:post-frontal'] ?? 0));
+  const warm = clamp(((facts.figure('surfaceTempC') ?? 15) - 9) / 9);
+  const sees = Math.min(2.5, facts.figure('visibilityM') ?? 1);
+  return 0.2 + (0.15 + 0.4 * warm) * sees * (1 - 0.6 * facts.degree('front:post-frontal'));
 }
 
 /** How well a running range meets a holding depth, 0 to 1; fish take a lure above them more readily than below. */
@@ -60,7 +60,7 @@ function passage(category: Category, place: Holding, facts: Facts): number {
   const ground = COVER_GROUND[place.cover];
   if (ground === 'open') return 1;
   const free = category.snag[ground];
-  const clearance = facts.waterOverCoverM;
+  const clearance = facts.figure('waterOverCoverM');
   const runsOver = clearance !== undefined && ground !== 'mat' && category.runDepthM[0] < clearance * 0.8;
   return runsOver && category.positions.bottom < 0.5 ? Math.max(free, 0.8) : free;
 }
@@ -68,21 +68,34 @@ function passage(category: Category, place: Holding, facts: Facts): number {
 /** The visibility a category wants, under the schools in force. */
 function wantedVisibility(category: Category, facts: Facts): Trapezoid {
   const relief = category.visibilityBySchool;
-  return relief && facts[`school:${relief.school}`] ? relief.visibilityM : category.visibilityM;
+  return relief && facts.degree(`school:${relief.school}`) ? relief.visibilityM : category.visibilityM;
 }
 
-/** How well a category suits a place, 0 to 1 each: the aspects that it does not have of itself. */
-export interface Fit {
+/** How well a category suits the water, wherever it is fished, 0 to 1 each. */
+export interface WaterFit {
   readonly suitsTemperature: number;
   readonly suitsVisibility: number;
+}
+
+/** How well it suits one place, 0 to 1 each. */
+export interface PlaceFit {
   readonly reachesDepth: number;
   readonly passesCover: number;
 }
 
-export function fitAt(category: Category, place: Holding, rise: number, facts: Facts): Fit {
+/** The aspects that a category does not have of itself. */
+export type Fit = WaterFit & PlaceFit;
+
+export function waterFit(category: Category, facts: Facts): WaterFit {
   return {
-    suitsTemperature: trapezoid(facts.surfaceTempC ?? 15, category.tempC),
-    suitsVisibility: trapezoid(facts.effectiveVisibilityM ?? 1, wantedVisibility(category, facts)),
+    suitsTemperature: trapezoid(facts.figure('surfaceTempC') ?? 15, category.tempC),
+    suitsVisibility: trapezoid(facts.figure('effectiveVisibilityM') ?? 1, wantedVisibility(category, facts)),
+  };
+}
+
+/** @param rise how far fish come up for a lure, metres */
+export function placeFit(category: Category, place: Holding, rise: number, facts: Facts): PlaceFit {
+  return {
     reachesDepth: reach(category.runDepthM, place.depthM, rise * (1 + CALLS_UP * category.positions.surface)),
     passesCover: passage(category, place, facts),
   };

@@ -43,14 +43,14 @@ export const PRESENTATION_RULES: readonly Rule<AspectWeights>[] = [
     id: 'its-temperature',
     when: always,
     effect: { suitsTemperature: 2.4 },
-    text: 'This water temperature is its own',
+    text: 'It is at home in water this warm or cold',
     against: 'Out of its water temperature',
   },
   {
     id: 'its-visibility',
     when: always,
     effect: { suitsVisibility: 1.7 },
-    text: 'It works at this visibility',
+    text: 'They can find it at this visibility',
     against: 'Not the visibility for it',
   },
   {

@@ -1,6 +1,6 @@
 import { SCHOOL_IDS, type SchoolId, type SchoolSide } from '../contract/ids.js';
 import type { Conditions } from '../contract/conditions.js';
-import type { Facts } from '../rules/facts.js';
+import type { Facts, Known } from '../rules/facts.js';
 import { above, all, always, any, below, degreeOf, is, not, type Condition } from '../rules/fuzzy.js';
 
 /** How a school's side is picked where the user did not: the first whose condition holds by half. */
@@ -82,7 +82,7 @@ export function schoolsInForce(chosen: Conditions['schools'], facts: Facts): Sch
 }
 
 /** The sides in force as facts, for rules that belong to a side. */
-export const schoolFacts = (schools: readonly SchoolInForce[]): Facts =>
+export const schoolFacts = (schools: readonly SchoolInForce[]): Known =>
   Object.fromEntries(schools.map(({ id, side }) => [`school:${id}:${side}`, 1]));
 
 /** When a school makes a difference to a category that it speaks about. */

@@ -4,7 +4,16 @@ import type { Facts } from '../rules/facts.js';
 import { mentions } from '../rules/fuzzy.js';
 import { fire, reasonOf, strongest, type Fired, type Rule } from '../rules/rule.js';
 import type { UnitSystem } from '../units/units.js';
-import { ASPECT_INDEX, aspectsOfItself, aspectsWith, fitAt, riseM, type Aspects, type Fit } from './aspects.js';
+import {
+  ASPECT_INDEX,
+  aspectsOfItself,
+  aspectsWith,
+  placeFit,
+  riseM,
+  waterFit,
+  type Aspects,
+  type Fit,
+} from './aspects.js';
 import type { Category } from './category.js';
 import { ASPECTS, PRESENTATION_RULES, type Aspect, type AspectWeights } from './rules.js';
 
@@ -38,7 +47,10 @@ const UNCENTRED: ReadonlySet<string> = new Set<Aspect>([
   'madeForMats',
 ]);
 
-const FITS = ['suitsTemperature', 'suitsVisibility', 'reachesDepth', 'passesCover'] as const;
+const TEMPERATURE = ASPECT_INDEX.suitsTemperature;
+const VISIBILITY = ASPECT_INDEX.suitsVisibility;
+const DEPTH = ASPECT_INDEX.reachesDepth;
+const COVER = ASPECT_INDEX.passesCover;
 
 /** Facts that differ from place to place; rules that mention none of them hold alike everywhere. */
 const LOCAL_FACT = /^(structure|cover|ground|position):|^holdingDepthM$/;
@@ -52,6 +64,14 @@ interface Term {
   readonly constant: number;
 }
 
+/** Fitting the day is expected and little praised; failing to fit weighs in full against. */
+const FIT_CENTRE = 1.75;
+
+function centreOf(aspect: Aspect, weight: number): number {
+  if (aspect === 'suitsTemperature' || aspect === 'suitsVisibility' || aspect === 'reachesDepth') return FIT_CENTRE;
+  return weight < 0 && UNCENTRED.has(aspect) ? 0 : 1;
+}
+
 const termsOf = new WeakMap<Rule<AspectWeights>, readonly Term[]>();
 
 function terms(rule: Rule<AspectWeights>): readonly Term[] {
@@ -60,7 +80,7 @@ function terms(rule: Rule<AspectWeights>): readonly Term[] {
     ready = Object.entries(rule.effect).map(([aspect, weight]) => ({
       index: ASPECT_INDEX[aspect as Aspect],
       slope: 2 * weight,
-      constant: weight < 0 && UNCENTRED.has(aspect) ? 0 : -weight,
+      constant: -weight * centreOf(aspect as Aspect, weight),
     }));
     termsOf.set(rule, ready);
   }
@@ -100,7 +120,7 @@ function dot(a: Float64Array, b: Float64Array): number {
 function groundsOf(places: readonly Holding[], facts: Facts) {
   const everywhere = fire(ANYWHERE_RULES, facts);
   return places.map((place) => {
-    const here: Facts = { ...facts, ...placeFacts(place) };
+    const here: Facts = facts.with(placeFacts(place));
     const fired = [...everywhere, ...fire(LOCAL_RULES, here)];
     return { place, here, fired, ...summed(fired), rise: riseM(here) };
   });
@@ -114,18 +134,24 @@ export function weighCategories(catalogue: readonly Category[], places: readonly
   const grounds = groundsOf(places, facts);
   const weighed = catalogue.flatMap((category) => {
     const itself = aspectsOfItself(category);
-    const at = grounds.map(({ place, here, fired, slopes, constant, rise }) => {
-      const fit = fitAt(category, place, rise, here);
-      const usable = fit.reachesDepth >= LEAST_REACH && fit.passesCover >= LEAST_PASSAGE;
-      let logWeight = usable ? Math.log(place.weight) + constant + dot(slopes, itself) : -Infinity;
-      for (const name of FITS) logWeight += (slopes[ASPECT_INDEX[name]] as number) * fit[name];
-      return { place, fit, fired, logWeight };
-    });
-    const best = at.reduce((a, b) => (b.logWeight > a.logWeight ? b : a));
-    if (best.logWeight === -Infinity) return [];
-    const logWeight =
-      best.logWeight + Math.log(at.reduce((sum, it) => sum + Math.exp(it.logWeight - best.logWeight), 0));
-    return [{ ...best, category, logWeight }];
+    const water = waterFit(category, facts);
+    let best: Omit<Weighed, 'score'> | undefined;
+    let total = 0;
+    for (const { place, here, fired, slopes, constant, rise } of grounds) {
+      const near = placeFit(category, place, rise, here);
+      if (near.reachesDepth < LEAST_REACH || near.passesCover < LEAST_PASSAGE) continue;
+      const logWeight =
+        Math.log(place.weight) +
+        constant +
+        dot(slopes, itself) +
+        (slopes[TEMPERATURE] as number) * water.suitsTemperature +
+        (slopes[VISIBILITY] as number) * water.suitsVisibility +
+        (slopes[DEPTH] as number) * near.reachesDepth +
+        (slopes[COVER] as number) * near.passesCover;
+      total += Math.exp(logWeight);
+      if (!best || logWeight > best.logWeight) best = { category, place, fit: { ...water, ...near }, fired, logWeight };
+    }
+    return best ? [{ ...best, logWeight: Math.log(total) }] : [];
   });
   const top = Math.max(...weighed.map(({ logWeight }) => logWeight));
   const total = weighed.reduce((sum, { logWeight }) => sum + Math.exp((logWeight - top) / SOFTNESS), 0);

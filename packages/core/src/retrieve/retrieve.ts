@@ -53,8 +53,8 @@ export function styleOf(category: Category, facts: Facts): RetrieveStyle {
 
 /** Speed in m/s: the temperature's range within what the lure can do. Colder is never faster. */
 export function speedMps(category: Category, style: RetrieveStyle, facts: Facts): [number, number] {
-  const [from, to] = at(SPEED_MPS, facts.surfaceTempC ?? 15);
-  const slow = FREE_FALL_STYLES.has(style) ? 0.4 : facts['front:post-frontal'] ? 0.8 : 1;
+  const [from, to] = at(SPEED_MPS, facts.figure('surfaceTempC') ?? 15);
+  const slow = FREE_FALL_STYLES.has(style) ? 0.4 : facts.degree('front:post-frontal') ? 0.8 : 1;
   const [least, most] = category.paceMps;
   const within = (speed: number) => Math.min(most, Math.max(least, speed * slow));
   return [within(from), within(to)];
@@ -62,10 +62,10 @@ export function speedMps(category: Category, style: RetrieveStyle, facts: Facts)
 
 /** Pause in seconds, null for lures that keep moving. Colder is never shorter. */
 export function pauseS(style: RetrieveStyle, facts: Facts): [number, number] | null {
-  const tempC = facts.surfaceTempC ?? 15;
+  const tempC = facts.figure('surfaceTempC') ?? 15;
   if (style === 'twitch-pause') {
     const [from, to] = at(PAUSE_S, tempC);
-    const inspected = facts['ground:grass'] && tempC >= 10 ? 0.7 : 1;
+    const inspected = facts.degree('ground:grass') && tempC >= 10 ? 0.7 : 1;
     return [from * inspected, to * inspected];
   }
   if (BOTTOM_STYLES.has(style)) return [...at(BOTTOM_PAUSE_S, tempC)];

@@ -14,9 +14,9 @@ const nearestTest = (lb: number): number =>
 
 /** Heavier in rock, shell, wood and mud; lighter in clear water with nothing to rub on. */
 function lineFactor(facts: Facts): number {
-  const rub = Math.max(facts['ground:wood'] ?? 0, facts['ground:shell'] ?? 0, (facts['ground:rock'] ?? 0) * 0.3);
-  const clear = facts['clarity:very-clear'] ?? 0;
-  const mud = Math.max(facts['clarity:muddy'] ?? 0, facts['clarity:dirty'] ?? 0);
+  const rub = Math.max(facts.degree('ground:wood'), facts.degree('ground:shell'), facts.degree('ground:rock') * 0.3);
+  const clear = facts.degree('clarity:very-clear');
+  const mud = Math.max(facts.degree('clarity:muddy'), facts.degree('clarity:dirty'));
   return 1 + 0.2 * rub + 0.2 * mud - 0.2 * clear * (1 - rub);
 }
 
@@ -25,18 +25,18 @@ function lineFactor(facts: Facts): number {
  * thinner where they look. Cold treble lures want a softer system, since the fish barely has it.
  */
 export function rig(category: Category, facts: Facts): Rig {
-  const cold = (facts.surfaceTempC ?? 15) < 10;
+  const cold = (facts.figure('surfaceTempC') ?? 15) < 10;
   const treble = category.hook === 'treble';
   const spinningCrank =
-    (facts['school:crank-rod:spinning'] ?? 0) > 0 &&
+    facts.degree('school:crank-rod:spinning') > 0 &&
     category.schools?.includes('crank-rod') &&
     category.weightG[0] < 10;
   const nylon =
-    (facts['school:cold-line:nylon'] ?? 0) > 0 &&
+    facts.degree('school:cold-line:nylon') > 0 &&
     category.schools?.includes('cold-line') &&
     category.line.material !== 'braid';
   const jerkbaitRatio = category.schools?.includes('jerkbait-gear')
-    ? facts['school:jerkbait-gear:low']
+    ? facts.degree('school:jerkbait-gear:low')
       ? 5.4
       : 7.1
     : undefined;

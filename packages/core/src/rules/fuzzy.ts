@@ -1,4 +1,4 @@
-import type { DegreeName, Facts, QuantityName } from './facts.js';
+import { slotOf, type DegreeName, type Facts, type QuantityName } from './facts.js';
 
 /**
  * A fuzzy condition as data (Zadeh 1965): `all` is the least, `any` the greatest, `not` the complement.
@@ -20,14 +20,16 @@ export type Judge = (facts: Facts) => number;
 function judgeOf(condition: Condition): Judge {
   if ('quantity' in condition) {
     const { quantity, zero, one } = condition;
+    const slot = slotOf(quantity);
     return (facts) => {
-      const value = facts[quantity];
-      return value === undefined ? 0 : ramp(value, zero, one);
+      const value = facts.at(slot);
+      return Number.isNaN(value) ? 0 : ramp(value, zero, one);
     };
   }
   if ('degree' in condition) {
     const { degree } = condition;
-    return (facts) => facts[degree] ?? 0;
+    const slot = slotOf(degree);
+    return (facts) => facts.at(slot) || 0;
   }
   if ('not' in condition) {
     const part = ready(condition.not);

@@ -67,8 +67,25 @@ export function reasonOf(
   };
 }
 
+/** Under this a reason is not worth reading. */
+const LEAST_WEIGHT = 0.05;
+
+/** The reasons of rules that hold, by what each weighs here; what weighs next to nothing is left out. */
+export function reasonsOf<Effect>(
+  fired: readonly Fired<Effect>[],
+  weightOf: (effect: Effect, degree: number) => number,
+  units: UnitSystem,
+): Reason[] {
+  const reasons: Reason[] = [];
+  for (const { rule, degree } of fired) {
+    const weight = weightOf(rule.effect, degree);
+    if (Math.abs(weight) >= LEAST_WEIGHT) reasons.push(reasonOf(rule, weight, units));
+  }
+  return reasons;
+}
+
 /** Strongest first; what weighs next to nothing is left out. */
-export function strongest<R extends Reason>(reasons: readonly R[], least = 0.05): R[] {
+export function strongest<R extends Reason>(reasons: readonly R[], least = LEAST_WEIGHT): R[] {
   return reasons.filter((reason) => reason.weight >= least).sort((a, b) => b.weight - a.weight);
 }
 

@@ -1,6 +1,6 @@
 import type { OverlayId } from '../contract/ids.js';
 import type { Plan } from '../contract/plan.js';
-import type { Facts } from '../rules/facts.js';
+import type { Facts, Known } from '../rules/facts.js';
 import { all, any, anyOf, below, between, is } from '../rules/fuzzy.js';
 import { fire, reasonOf, strongest, type Rule } from '../rules/rule.js';
 import type { UnitSystem } from '../units/units.js';
@@ -56,7 +56,7 @@ export const OVERLAY_RULES: readonly Rule<OverlayId>[] = [
 ];
 
 /** Overlays that hold now, each with its strength, 0 to 1, strongest first. */
-export function judgeOverlays(facts: Facts, units: UnitSystem): { overlays: Plan['overlays']; facts: Facts } {
+export function judgeOverlays(facts: Facts, units: UnitSystem): { overlays: Plan['overlays']; facts: Known } {
   const fired = fire(OVERLAY_RULES, facts, 0.1);
   const overlays = [...new Set(fired.map(({ rule }) => rule.effect))]
     .map((id) => {

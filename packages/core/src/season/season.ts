@@ -2,7 +2,7 @@ import type { Conditions } from '../contract/conditions.js';
 import { BASS_PHASES, INSHORE_PHASES, type Phase } from '../contract/ids.js';
 import type { Plan, Reason } from '../contract/plan.js';
 import { dayLengthH, dayOfYear } from '../day/sun.js';
-import type { Facts } from '../rules/facts.js';
+import { Facts, type Known } from '../rules/facts.js';
 import { degreeOf } from '../rules/fuzzy.js';
 import { reasonOf, strongest } from '../rules/rule.js';
 import type { UnitSystem } from '../units/units.js';
@@ -13,7 +13,7 @@ export interface Season {
   readonly phase: Plan['phase'];
   /** Probability of every phase of the discipline; they sum to 1. */
   readonly probabilities: ReadonlyMap<Phase, number>;
-  readonly facts: Facts;
+  readonly facts: Known;
 }
 
 /** Smallmouth live the same year a few degrees colder (judgement); temperatures are moved up by this before judging. */
@@ -33,13 +33,14 @@ export function judgeSeason(conditions: SeasonConditions, units: UnitSystem): Se
   const { discipline, species, date, place, surfaceTempC, tempTrendCPerDay = 0, yearLowC } = conditions;
   const shiftC = (species && SPECIES_SHIFT_C[species]) ?? 0;
   const day = dayOfYear(date);
-  const facts: Facts = {
+  const known: Known = {
     surfaceTempC: surfaceTempC + shiftC,
     tempTrendCPerDay,
     dayLengthH: dayLengthH(place.latitude, day),
     dayLengthChangeMinPerDay: (dayLengthH(place.latitude, day + 3) - dayLengthH(place.latitude, day - 3)) * 10,
     ...(yearLowC === undefined ? {} : { riseAboveYearLowC: surfaceTempC - yearLowC }),
   };
+  const facts = Facts.of(known);
   const rules = discipline === 'bass' ? BASS_PHASE_RULES : INSHORE_PHASE_RULES;
   const phases: readonly Phase[] = discipline === 'bass' ? BASS_PHASES : INSHORE_PHASES;
   const likelihoods = new Map<Phase, number>(phases.map((phase) => [phase, 1]));
@@ -61,6 +62,6 @@ export function judgeSeason(conditions: SeasonConditions, units: UnitSystem): Se
       because: strongest(reasons.filter(({ phase }) => phase === first[0])).map(({ phase: _, ...reason }) => reason),
     },
     probabilities,
-    facts: { ...facts, surfaceTempC },
+    facts: { ...known, surfaceTempC },
   };
 }

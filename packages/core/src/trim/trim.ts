@@ -2,7 +2,7 @@ import { BLADE_FINISHES, COLOUR_FAMILIES, TONES, type ColourFamily } from '../co
 import type { Blades, Presentation, Reason, Trailer } from '../contract/plan.js';
 import type { Category } from '../presentation/category.js';
 import type { Facts } from '../rules/facts.js';
-import { fire, ranked, reasonOf, strongest, tally } from '../rules/rule.js';
+import { fire, ranked, reasonsOf, strongest, tally } from '../rules/rule.js';
 import type { UnitSystem } from '../units/units.js';
 import { BLADE_PAIRS, BLADE_RULES, FAMILY_RULES, FINISH_RULES, SIZE_RULES, TONE_RULES } from './rules.js';
 
@@ -20,6 +20,8 @@ const SIZE_SPAN = 0.2;
 const FAMILIES_NAMED = 2;
 /** Colour, size and blades weigh less than depth, place and retrieve: their reasons are shown at this share. */
 const TRIM_SHARE = 0.4;
+/** The family weighs less than the tone. */
+const FAMILY_SHARE = 0.6;
 
 const part = ([from, to]: readonly [number, number], at: number): number => from + (to - from) * at;
 
@@ -41,15 +43,17 @@ function sizeOf(category: Category, facts: Facts, forageMm: readonly [number, nu
 
 function trailerOf(category: Category, facts: Facts): Trailer | null {
   if (!category.trailer) return null;
-  const kicking = (facts['school:cold-trailer:kicking'] ?? 0) > 0;
+  const kicking = facts.degree('school:cold-trailer:kicking') > 0;
   const tucked =
-    (facts['school:claws:tucked'] ?? 0) > 0 && category.schools?.includes('claws') && (facts.surfaceTempC ?? 15) < 18;
-  const dirty = (facts.effectiveVisibilityM ?? 1) < 0.6;
+    facts.degree('school:claws:tucked') > 0 &&
+    category.schools?.includes('claws') &&
+    (facts.figure('surfaceTempC') ?? 15) < 18;
+  const dirty = (facts.figure('effectiveVisibilityM') ?? 1) < 0.6;
   const slim =
     !dirty &&
-    ((facts.surfaceTempC ?? 15) < 13 ||
-      (facts['front:post-frontal'] ?? 0) > 0.5 ||
-      (facts.effectiveVisibilityM ?? 1) > 2);
+    ((facts.figure('surfaceTempC') ?? 15) < 13 ||
+      facts.degree('front:post-frontal') > 0.5 ||
+      (facts.figure('effectiveVisibilityM') ?? 1) > 2);
   return { action: kicking && !tucked ? 'kicking' : 'still', bulk: slim ? 'slim' : 'full' };
 }
 
@@ -66,15 +70,16 @@ export function trim(
   const toneRules = fire(TONE_RULES, facts);
   const tone = ranked(TONES, tally(toneRules))[0] ?? 'natural';
   const families: readonly ColourFamily[] = COLOUR_FAMILIES.filter((family) => category.families.includes(family));
-  const familyRules = fire(FAMILY_RULES, { ...facts, [`tone:${tone}`]: 1 });
+  const familyRules = fire(FAMILY_RULES, facts.with({ [`tone:${tone}`]: 1 }));
   const named = ranked(families, tally(familyRules)).slice(0, FAMILIES_NAMED);
+  const [family] = named;
   const reasons = [
-    ...toneRules.map(({ rule, degree }) => reasonOf(rule, degree * (rule.effect[tone] ?? 0) * TRIM_SHARE, units)),
-    ...familyRules
-      .filter(({ rule }) => !rule.id.startsWith('family-' + tone))
-      .map(({ rule, degree }) =>
-        reasonOf(rule, degree * (named[0] ? (rule.effect[named[0]] ?? 0) : 0) * TRIM_SHARE * 0.6, units),
-      ),
+    ...reasonsOf(toneRules, (votes, degree) => TRIM_SHARE * degree * (votes[tone] ?? 0), units),
+    ...reasonsOf(
+      familyRules.filter(({ rule }) => rule.id !== `family-${tone}`),
+      (votes, degree) => TRIM_SHARE * FAMILY_SHARE * degree * (family ? (votes[family] ?? 0) : 0),
+      units,
+    ),
   ];
   let blades: Blades | null = null;
   if (category.blades) {
@@ -82,9 +87,7 @@ export function trim(
     const pair = ranked(Object.keys(BLADE_PAIRS) as (keyof typeof BLADE_PAIRS)[], tally(shapeRules))[0] ?? 'round-long';
     const finish = ranked(BLADE_FINISHES, tally(fire(FINISH_RULES, facts)))[0] ?? 'silver';
     blades = { shapes: [...BLADE_PAIRS[pair]], finish };
-    reasons.push(
-      ...shapeRules.map(({ rule, degree }) => reasonOf(rule, degree * (rule.effect[pair] ?? 0) * TRIM_SHARE, units)),
-    );
+    reasons.push(...reasonsOf(shapeRules, (votes, degree) => TRIM_SHARE * degree * (votes[pair] ?? 0), units));
   }
   return {
     size: sizeOf(category, facts, forageMm),

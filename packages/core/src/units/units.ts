@@ -109,5 +109,6 @@ const PLACEHOLDER = /\{(temp|depth|wind):(-?[\d.]+)\}/g;
 
 /** Fills `{temp:10}`, `{depth:1.2}` and `{wind:5}` in a rule's words with quantities in the user's units. */
 export function inUnits(text: string, units: UnitSystem): string {
+  if (!text.includes('{')) return text;
   return text.replace(PLACEHOLDER, (_, measure: Measure, si: string) => say(measure, Number(si), units));
 }

@@ -1,7 +1,7 @@
 import type { Conditions } from '../contract/conditions.js';
 import type { ClarityClass, Regime } from '../contract/ids.js';
 import type { Plan } from '../contract/plan.js';
-import type { Facts } from '../rules/facts.js';
+import { Facts, type Known } from '../rules/facts.js';
 import { above, all, below, is, not } from '../rules/fuzzy.js';
 import { fire, reasonOf, strongest, type Rule } from '../rules/rule.js';
 import type { UnitSystem } from '../units/units.js';
@@ -75,7 +75,7 @@ const REGIME_RULES: readonly Rule<Regime>[] = [
 const NAMED_FROM = 0.5;
 
 /** Fuzzy class memberships in log-visibility, so that a small change of clarity changes judgements little. */
-function classDegrees(visibilityM: number): Facts {
+function classDegrees(visibilityM: number): Known {
   const x = Math.log2(visibilityM);
   const edges = [0.3, 0.6, 1.2, 2.5].map(Math.log2) as [number, number, number, number];
   const past = (edge: number) => Math.min(1, Math.max(0, (x - edge) / 0.6 + 0.5));
@@ -91,7 +91,7 @@ function classDegrees(visibilityM: number): Facts {
 
 export interface WaterJudgement {
   readonly clarity: Plan['clarity'];
-  readonly facts: Facts;
+  readonly facts: Known;
 }
 
 /** Judges the water: class, relative and effective clarity, and the regime it is in. Figures are given or assumed. */
@@ -104,7 +104,7 @@ export function judgeWater(
   const normalVisibilityM = conditions.normalVisibilityM as number;
   const relative = visibilityM / normalVisibilityM;
   const effectiveM = effectiveVisibilityM(visibilityM, normalVisibilityM);
-  const facts: Facts = {
+  const facts: Known = {
     visibilityM,
     relativeClarity: relative,
     effectiveVisibilityM: effectiveM,
@@ -114,7 +114,7 @@ export function judgeWater(
     [`level:${conditions.level ?? 'stable'}`]: 1,
   };
   const murkyNormal = Math.min(1, Math.max(0, (0.75 - normalVisibilityM) / 0.15));
-  const fired = fire(REGIME_RULES, { ...facts, 'murky-normal': murkyNormal });
+  const fired = fire(REGIME_RULES, Facts.of({ ...facts, 'murky-normal': murkyNormal }));
   const [strongestRegime] = [...fired]
     .filter(({ rule, degree }) => rule.effect !== 'usual' && degree >= NAMED_FROM)
     .sort((a, b) => b.degree - a.degree);

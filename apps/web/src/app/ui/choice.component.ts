@@ -14,7 +14,6 @@ import { Listbox } from 'primeng/listbox';
       optionLabel="name"
       optionValue="id"
       [multiple]="many()"
-      [checkmark]="true"
       [metaKeySelection]="false"
       [showToggleAll]="false"
       [ngModel]="chosen()"
@@ -26,6 +25,10 @@ import { Listbox } from 'primeng/listbox';
   styles: `
     :host ::ng-deep .p-listbox-option {
       min-height: var(--touch);
+    }
+    :host ::ng-deep .p-listbox-option-selected::before {
+      content: '\\2713';
+      margin-right: 0.5rem;
     }
     :host ::ng-deep .p-listbox {
       border: 0;

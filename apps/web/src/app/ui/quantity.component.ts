@@ -72,7 +72,7 @@ export class QuantityComponent {
   protected readonly symbol = computed(() => symbolOf(this.measure(), this.units()));
   protected readonly shown = computed(() => {
     const si = this.si();
-    return si === undefined || si === null ? null : Math.round(toShown(this.measure(), si, this.units()) * 100) / 100;
+    return si === undefined || si === null ? null : Math.round(toShown(this.measure(), si, this.units()) * 10) / 10;
   });
   /** What stands in the field: as typed while it says the same quantity, else the quantity itself. */
   protected readonly text = linkedSignal<number | null, string>({
