@@ -76,3 +76,15 @@ export async function until(what: string, holds: () => Promise<boolean>, withinM
   }
   throw new Error(`Waited in vain until ${what}`);
 }
+
+/** Waits until an element says certain words; fails with what it said instead. */
+export async function says(locator: Locator, words: string | RegExp): Promise<void> {
+  let said = '';
+  const holds = async () => {
+    said = await textOf(locator);
+    return typeof words === 'string' ? said.includes(words) : words.test(said);
+  };
+  await until(`"${String(words)}" was said`, holds).catch((error: Error) => {
+    throw new Error(`${error.message}; it said "${said}"`);
+  });
+}

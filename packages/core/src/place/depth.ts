@@ -170,7 +170,8 @@ export function depthBand(
 
   const moved = fire(DEPTH_RULES, facts);
   for (const { rule, degree } of moved) centreM *= 1 + degree * (rule.effect - 1);
-  centreM = Math.min(centreM, interpolate(DEEPEST_BY_VISIBILITY_M, effectiveM));
+  // Murk keeps fish shallow even where they are used to it, though less.
+  centreM = Math.min(centreM, interpolate(DEEPEST_BY_VISIBILITY_M, Math.sqrt(visibilityM * effectiveM)));
   const drawn = fire(DRAW_RULES, facts);
   for (const { rule, degree } of drawn) centreM = Math.min(centreM, (1 - degree) * centreM + degree * rule.effect);
   const floorM = Math.min(limits.bottomM ?? Infinity, limits.thermoclineM ?? Infinity);

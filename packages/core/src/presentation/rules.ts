@@ -65,7 +65,7 @@ export const PRESENTATION_RULES: readonly Rule<AspectWeights>[] = [
     when: always,
     effect: { passesCover: 1.5 },
     text: 'It comes through this cover',
-    against: 'It catches in this cover',
+    against: 'It can catch in this cover',
   },
   {
     id: 'at-their-level',
@@ -475,7 +475,7 @@ export const PRESENTATION_RULES: readonly Rule<AspectWeights>[] = [
   {
     id: 'flatfish-bottom',
     when: is('species:flatfish'),
-    effect: { bottom: 1.4, surface: -1.5 },
+    effect: { bottom: 1.4, surface: -4 },
     text: 'Flatfish take on the bottom',
     against: 'Flatfish do not come up for it',
   },

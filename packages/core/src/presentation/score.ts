@@ -65,9 +65,12 @@ interface Term {
 }
 
 /** Fitting the day is expected and little praised; failing to fit weighs in full against. */
-const FIT_CENTRE = 1.75;
+const FIT_CENTRE = 1.88;
+/** Passing three quarters freely is neither praise nor fault. */
+const PASSAGE_CENTRE = 1.5;
 
 function centreOf(aspect: Aspect, weight: number): number {
+  if (aspect === 'passesCover') return PASSAGE_CENTRE;
   if (aspect === 'suitsTemperature' || aspect === 'suitsVisibility' || aspect === 'reachesDepth') return FIT_CENTRE;
   return weight < 0 && UNCENTRED.has(aspect) ? 0 : 1;
 }

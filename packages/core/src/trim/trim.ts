@@ -19,7 +19,7 @@ const SIZE_SPAN = 0.2;
 /** Families named: enough to pick from in the box, few enough to mean something. */
 const FAMILIES_NAMED = 2;
 /** Colour, size and blades weigh less than depth, place and retrieve: their reasons are shown at this share. */
-const TRIM_SHARE = 0.4;
+const TRIM_SHARE = 0.25;
 /** The family weighs less than the tone. */
 const FAMILY_SHARE = 0.6;
 

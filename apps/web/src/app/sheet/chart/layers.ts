@@ -196,11 +196,9 @@ function drawStrokes(p: Pen, { picture, ink, selectedId }: Scene): void {
     .map((stroke) => ({ stroke, own: drawStroke(p, ink, stroke, stroke.first) }));
   const named: Box[] = [];
   for (const { stroke, own } of drawn) {
-    // Names of first choices keep clear of the other first choices; the names of the rest keep clear of everything.
-    const obstacles = [
-      ...named,
-      ...drawn.filter((each) => each.own !== own && (!stroke.first || each.stroke.first)).map((each) => each.own),
-    ];
+    const others = drawn.filter((each) => each.own !== own);
+    const everything = [...named, ...others.map((each) => each.own)];
+    const firsts = [...named, ...others.filter((each) => each.stroke.first).map((each) => each.own)];
     const chosen = stroke.windowId === selectedId;
     const name = stroke.first ? stroke.name.charAt(0).toUpperCase() + stroke.name.slice(1) : stroke.name;
     const lines = stroke.first
@@ -218,12 +216,18 @@ function drawStrokes(p: Pen, { picture, ink, selectedId }: Scene): void {
     if (width > own.right - own.left + 24 && !(chosen && stroke.first)) continue;
     const height = lines.length * (small + 4);
     const x = Math.min(Math.max(area.left + 4, own.left), area.right - width - 4);
-    const place = [own.top - height - 2, own.bottom + 3, own.top - height - 20, own.bottom + 20, own.top - height - 40]
-      .map((top): Box => ({ left: x - 2, right: x + width + 2, top, bottom: top + height }))
-      .find(
-        (box) =>
-          box.top > area.top - 2 && box.bottom < area.bottom - 24 && !obstacles.some((other) => meet(box, other)),
-      );
+    const near = [own.top - height - 2, own.bottom + 3];
+    const far = [-20, -40, -60].map((up) => own.top - height + up).concat(own.bottom + 20, own.bottom + 40);
+    const boxAt = (top: number): Box => ({ left: x - 2, right: x + width + 2, top, bottom: top + height });
+    const free = (tops: readonly number[], obstacles: readonly Box[]) =>
+      tops
+        .map(boxAt)
+        .find(
+          (box) =>
+            box.top > area.top - 2 && box.bottom < area.bottom - 24 && !obstacles.some((other) => meet(box, other)),
+        );
+    // The name of a first choice may stand apart from its stroke, or over a lesser one; other names stand beside theirs.
+    const place = stroke.first ? (free([...near, ...far], everything) ?? free(near, firsts)) : free(near, everything);
     if (!place) continue;
     named.push(place);
     lines.forEach(({ text, font }, at) => halo(p, ink, text, x, place.top + small + at * (small + 4), font));

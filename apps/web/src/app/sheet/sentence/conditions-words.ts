@@ -1,0 +1,148 @@
+import {
+  COVERS,
+  FAMILIARITIES,
+  FORAGE_KINDS,
+  FRONTS,
+  GOALS,
+  LEVELS,
+  SIGNS,
+  SKIES,
+  STRUCTURES,
+  TIDE_STAGES,
+  VISIBILITY_TRENDS,
+  type ConditionsInput,
+  type Measure,
+} from '@inky-shoal/core';
+import { FRONT_WORDS, LEVEL_WORDS } from '../words';
+
+/** One word of the sentence: the field it says, the words around it, and the control it opens. */
+export interface ConditionWord {
+  readonly field: keyof ConditionsInput;
+  readonly label: string;
+  readonly before?: string;
+  readonly after?: string;
+  readonly control: 'date' | 'hours' | 'quantity' | 'trend' | 'wind' | 'choice' | 'list' | 'forage' | 'tide';
+  readonly measure?: Measure;
+  readonly step?: number;
+  readonly ids?: readonly string[];
+  /** Words for ids that do not say themselves. */
+  readonly names?: Readonly<Record<string, string>>;
+  /** What stands where nothing is chosen. */
+  readonly none?: string;
+  /** Said on a phone only when the rest is asked for. */
+  readonly rest?: true;
+  readonly inshoreOnly?: true;
+}
+
+/** The conditions in the order in which they are said. */
+export const CONDITION_WORDS: readonly ConditionWord[] = [
+  { field: 'date', label: 'Day', control: 'date', after: ',' },
+  { field: 'window', label: 'Hours on the water', control: 'hours', after: '.' },
+  {
+    field: 'surfaceTempC',
+    label: 'Water temperature',
+    before: 'Water',
+    control: 'quantity',
+    measure: 'temp',
+    after: ',',
+  },
+  {
+    field: 'tempTrendCPerDay',
+    label: 'Trend of the water',
+    control: 'trend',
+    measure: 'tempChange',
+    step: 0.1,
+    after: '.',
+  },
+  {
+    field: 'visibilityM',
+    label: 'Visibility today',
+    before: 'Seen to',
+    control: 'quantity',
+    measure: 'depth',
+    step: 0.5,
+    after: ',',
+  },
+  {
+    field: 'normalVisibilityM',
+    label: 'Visibility usual here',
+    before: 'usually',
+    control: 'quantity',
+    measure: 'depth',
+    step: 0.5,
+    after: ',',
+    rest: true,
+  },
+  {
+    field: 'visibilityTrend',
+    label: 'Clarity is',
+    control: 'choice',
+    ids: VISIBILITY_TRENDS,
+    names: { dropping: 'getting dirtier' },
+    after: '.',
+    rest: true,
+  },
+  { field: 'sky', label: 'Sky', before: 'Sky', control: 'choice', ids: SKIES, after: ',', rest: true },
+  { field: 'windMps', label: 'Wind', before: 'wind', control: 'wind', measure: 'wind', after: ',', rest: true },
+  { field: 'front', label: 'Front', control: 'choice', ids: FRONTS, names: FRONT_WORDS, after: '.', rest: true },
+  {
+    field: 'level',
+    label: 'Level',
+    before: 'Level',
+    control: 'choice',
+    ids: LEVELS,
+    names: LEVEL_WORDS,
+    after: '.',
+    rest: true,
+  },
+  {
+    field: 'tide',
+    label: 'Tide',
+    before: 'Tide',
+    control: 'tide',
+    ids: TIDE_STAGES,
+    after: '.',
+    rest: true,
+    inshoreOnly: true,
+  },
+  { field: 'structures', label: 'Places', before: 'Places', control: 'list', ids: STRUCTURES, after: '.', rest: true },
+  { field: 'covers', label: 'Cover', before: 'Cover', control: 'list', ids: COVERS, after: '.', rest: true },
+  {
+    field: 'forage',
+    label: 'Bait',
+    before: 'Bait',
+    control: 'forage',
+    ids: FORAGE_KINDS,
+    none: 'not seen',
+    after: ',',
+    rest: true,
+  },
+  {
+    field: 'signs',
+    label: 'Signs',
+    before: 'signs',
+    control: 'list',
+    ids: SIGNS,
+    none: 'none',
+    after: '.',
+    rest: true,
+  },
+  {
+    field: 'goal',
+    label: 'You want',
+    before: 'For',
+    control: 'choice',
+    ids: GOALS,
+    names: { numbers: 'bites', 'big-fish': 'one big fish', balanced: 'bites and size alike' },
+    rest: true,
+  },
+  {
+    field: 'familiarity',
+    label: 'The water is',
+    before: 'on',
+    control: 'choice',
+    ids: FAMILIARITIES,
+    after: ' water.',
+    rest: true,
+  },
+];
