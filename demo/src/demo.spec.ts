@@ -1,0 +1,64 @@
+import { Conditions, Plan, makePlan, Reading, trendCPerDay, Water } from '@inky-shoal/core';
+import { DEMO, DEMO_NOW } from './index.js';
+import { normal, seeded, seededId } from './random.js';
+
+describe('the demo', () => {
+  it('holds shapes that the borders take, with ids of their own', () => {
+    for (const water of DEMO.waters) expect(Water.safeParse(water).success).toBe(true);
+    for (const reading of DEMO.readings) expect(Reading.safeParse(reading).success).toBe(true);
+    const ids = [...DEMO.waters, ...DEMO.readings, ...DEMO.plans].map(({ id }) => id);
+    expect(new Set(ids).size).toBe(ids.length);
+  });
+
+  it('has readings up to its own now and none after it, by day', () => {
+    for (const { at } of DEMO.readings) {
+      expect(Date.parse(at)).toBeLessThan(Date.parse(DEMO_NOW));
+      expect(new Date(at).getUTCHours()).toBeGreaterThanOrEqual(13);
+    }
+  });
+
+  it('stands on a day of the spring feed on its lake', () => {
+    const [ferrow] = DEMO.waters;
+    const readings = DEMO.readings
+      .filter(({ waterId }) => waterId === ferrow?.id)
+      .sort((a, b) => Date.parse(b.at) - Date.parse(a.at));
+    expect(trendCPerDay(readings, Date.parse(DEMO_NOW))).toBeGreaterThan(0.15);
+    const conditions = Conditions.parse({
+      discipline: 'bass',
+      date: '2027-03-13',
+      place: ferrow?.place,
+      surfaceTempC: readings[0]?.surfaceTempC,
+      readings: readings.slice(0, 8).map(({ at, surfaceTempC }) => ({ at, surfaceTempC })),
+      yearLowC: ferrow?.yearLowC,
+    });
+    expect(makePlan(conditions).phase.id).toBe('pre-spawn');
+  });
+
+  it('has saved plans that can be made', () => {
+    for (const { draft } of DEMO.plans) expect(Plan.safeParse(makePlan(draft.conditions)).success).toBe(true);
+  });
+});
+
+describe('chance with a seed', () => {
+  it('gives the same run for the same seed and another for another', () => {
+    const run = (seed: number) => Array.from({ length: 5 }, seeded(seed));
+    expect(run(7)).toEqual(run(7));
+    expect(run(7)).not.toEqual(run(8));
+  });
+
+  it('spreads evenly, and normally with mean 0 and deviation 1', () => {
+    const random = seeded(1);
+    const even = Array.from({ length: 20_000 }, random);
+    expect(even.reduce((sum, x) => sum + x, 0) / even.length).toBeCloseTo(0.5, 1);
+    const deviates = Array.from({ length: 20_000 }, () => normal(random));
+    expect(deviates.reduce((sum, x) => sum + x, 0) / deviates.length).toBeCloseTo(0, 1);
+    expect(deviates.reduce((sum, x) => sum + x * x, 0) / deviates.length).toBeCloseTo(1, 1);
+  });
+
+  it('makes ids in the form of a UUIDv7, ordered by time', () => {
+    const random = seeded(3);
+    const [a, b] = [seededId(1_000_000_000_000, random), seededId(1_000_000_000_001, random)];
+    expect(a).toMatch(/^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-8[0-9a-f]{3}-[0-9a-f]{12}$/);
+    expect(a < b).toBe(true);
+  });
+});

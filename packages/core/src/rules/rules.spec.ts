@@ -1,0 +1,143 @@
+import fc from 'fast-check';
+import { CAUTION_RULES } from '../cautions/cautions.js';
+import { FOOD_RULES } from '../food/rules.js';
+import { DEPTH_RULES, DRAW_RULES } from '../place/depth.js';
+import { COVER_RULES, POSITION_RULES, STRUCTURE_RULES } from '../place/rules.js';
+import { PRESENTATION_RULES } from '../presentation/rules.js';
+import { OVERLAY_RULES } from '../season/overlays.js';
+import { BASS_PHASE_RULES, INSHORE_PHASE_RULES } from '../season/phases.js';
+import { BLADE_RULES, FAMILY_RULES, FINISH_RULES, SIZE_RULES, TONE_RULES } from '../trim/rules.js';
+import { SCHOOL_SIDES } from '../contract/ids.js';
+import { Facts } from './facts.js';
+import { above, all, any, below, between, degreeOf, interpolate, is, mentions, not, trapezoid } from './fuzzy.js';
+import { fire, ranked, reasonOf, strongest, tally, type Rule } from './rule.js';
+
+const at = (surfaceTempC: number) => Facts.of({ surfaceTempC });
+
+describe('facts', () => {
+  it('stand on what was known before, and what is stated anew wins', () => {
+    const base = Facts.of({ surfaceTempC: 10, 'phase:winter': 0.4 });
+    const more = base.with({ surfaceTempC: 12, windMps: 3 });
+    expect(more.figure('surfaceTempC')).toBe(12);
+    expect(more.degree('phase:winter')).toBe(0.4);
+    expect(base.figure('surfaceTempC')).toBe(10);
+    expect(base.figure('windMps')).toBeUndefined();
+    expect(base.degree('cover:pads')).toBe(0);
+  });
+});
+
+describe('fuzzy conditions', () => {
+  it('ramp up, down and over a range', () => {
+    expect(degreeOf(above('surfaceTempC', 10, 14), at(12))).toBe(0.5);
+    expect(degreeOf(below('surfaceTempC', 10, 14), at(11))).toBe(0.75);
+    expect(degreeOf(between('surfaceTempC', 8, 10, 12, 14), at(13))).toBe(0.5);
+    expect(degreeOf(between('surfaceTempC', 8, 10, 12, 14), at(20))).toBe(0);
+  });
+
+  it('say nothing of a figure that is missing', () => {
+    expect(degreeOf(above('windMps', 0, 1), at(12))).toBe(0);
+    expect(degreeOf(below('windMps', 0, 1), at(12))).toBe(0);
+  });
+
+  it('take the least of all, the greatest of any, the complement of not', () => {
+    const facts = Facts.of({ 'phase:winter': 0.3, 'phase:staging': 0.7 });
+    const [winter, staging] = [is('phase:winter'), is('phase:staging')];
+    expect(degreeOf(all(winter, staging), facts)).toBe(0.3);
+    expect(degreeOf(any(winter, staging), facts)).toBe(0.7);
+    expect(degreeOf(not(winter), facts)).toBe(0.7);
+    expect(degreeOf(all(), facts)).toBe(1);
+    expect(degreeOf(any(), facts)).toBe(0);
+  });
+
+  it('know what they look at', () => {
+    const condition = all(above('windMps', 1, 2), any(is('cover:pads'), not(is('phase:winter'))));
+    expect(mentions(condition, /^cover:/)).toBe(true);
+    expect(mentions(condition, /^structure:/)).toBe(false);
+  });
+
+  it('stay between 0 and 1', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -100, max: 100, noNaN: true }), (tempC) => {
+        const degree = degreeOf(between('surfaceTempC', 5, 8, 12, 20), at(tempC));
+        return degree >= 0 && degree <= 1;
+      }),
+    );
+  });
+
+  it('interpolate between points and stay flat beyond them', () => {
+    const points = [
+      [0, 1],
+      [10, 2],
+    ] as const;
+    expect([-5, 0, 5, 10, 20].map((x) => interpolate(points, x))).toEqual([1, 1, 1.5, 2, 2]);
+    expect(trapezoid(9, [8, 10, 12, 14])).toBe(0.5);
+  });
+});
+
+describe('rules', () => {
+  const rule: Rule<{ a?: number; b?: number }> = {
+    id: 'cold',
+    when: below('surfaceTempC', 8, 12),
+    effect: { a: 1, b: -2 },
+    text: 'Under {temp:8}',
+    against: 'Too warm a lure',
+  };
+
+  it('hold by degree, and add up as votes', () => {
+    expect(fire([rule], at(10))).toEqual([{ rule, degree: 0.5 }]);
+    expect(fire([rule], at(20))).toEqual([]);
+    expect(tally(fire([rule, rule], at(10)))).toEqual({ a: 1, b: -2 });
+  });
+
+  it('of a school are silent while another side is taken', () => {
+    const schooled: typeof rule = { ...rule, school: ['claws', 'out'] };
+    expect(fire([schooled], Facts.of({ surfaceTempC: 5 }))).toEqual([]);
+    expect(fire([schooled], Facts.of({ surfaceTempC: 5, 'school:claws:out': 1 }))).toHaveLength(1);
+  });
+
+  it('give the other words where they speak against', () => {
+    expect(reasonOf(rule, 0.5, 'us')).toMatchObject({ text: 'Under 46 °F', weight: 0.5, school: null });
+    expect(reasonOf(rule, -0.5, 'us')).toMatchObject({ text: 'Too warm a lure', weight: 0.5 });
+  });
+
+  it('rank options by votes, ties in their own order; reasons by weight, trifles left out', () => {
+    expect(ranked(['x', 'y', 'z'], { z: 1 })).toEqual(['z', 'x', 'y']);
+    const reason = (weight: number) => ({ rule: String(weight), text: '', weight, school: null });
+    expect(strongest([reason(0.1), reason(0.9), reason(0.01)]).map(({ weight }) => weight)).toEqual([0.9, 0.1]);
+  });
+});
+
+describe('the rules that ship', () => {
+  const groups: Record<string, readonly Rule<unknown>[]> = {
+    phases: [...BASS_PHASE_RULES, ...INSHORE_PHASE_RULES],
+    overlays: OVERLAY_RULES,
+    food: FOOD_RULES,
+    depth: [...DEPTH_RULES, ...DRAW_RULES],
+    places: [...STRUCTURE_RULES, ...COVER_RULES, ...POSITION_RULES],
+    presentations: PRESENTATION_RULES,
+    trim: [...TONE_RULES, ...FAMILY_RULES, ...BLADE_RULES, ...FINISH_RULES, ...SIZE_RULES],
+    cautions: CAUTION_RULES,
+  };
+
+  it('have an id of their own each, over all steps', () => {
+    const ids = Object.values(groups).flatMap((rules) => rules.map(({ id }) => id));
+    expect(ids.filter((id, index) => ids.indexOf(id) !== index)).toEqual([]);
+    expect(ids.length).toBeGreaterThan(200);
+  });
+
+  it.each(Object.entries(groups))(
+    'of %s have words, no quantity without its unit, and sides that exist',
+    (_, rules) => {
+      for (const { id, text, against, school } of rules) {
+        for (const words of [text, against ?? text]) {
+          expect([id, words]).toEqual([id, expect.stringMatching(/^[A-Z].{5,}/)]);
+          expect([id, words.replace(/\{\w+:[\d.]+\}/g, '')]).toEqual([
+            id,
+            expect.not.stringMatching(/\d ?(°|ft|m|mph|C|F)\b|[{}]/),
+          ]);
+        }
+        if (school) expect(SCHOOL_SIDES[school[0]]).toContain(school[1]);
+      }
+    },
+  );
+});
