@@ -163,3 +163,15 @@ describe('an address that is none', () => {
     await page.getByRole('heading', { name: 'There is nothing at this address.' }).waitFor();
   });
 });
+
+describe('a view that could not be read', () => {
+  it('says so, and reads by itself when the server is back', async () => {
+    const page = await stage.page('/sheet');
+    await page.locator('.note').waitFor();
+    await stage.restart(async () => {
+      await page.getByRole('link', { name: 'Plans', exact: true }).click();
+      await page.getByText('The plans cannot be read').waitFor();
+    });
+    await page.getByRole('heading', { name: 'After the front' }).waitFor({ timeout: 20_000 });
+  });
+});

@@ -1,9 +1,17 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
-import { type ApplicationConfig, provideZonelessChangeDetection } from '@angular/core';
-import { provideRouter, TitleStrategy, withComponentInputBinding } from '@angular/router';
+import { type ApplicationConfig, inject, provideZonelessChangeDetection } from '@angular/core';
+import {
+  PreloadAllModules,
+  provideRouter,
+  TitleStrategy,
+  withComponentInputBinding,
+  withNavigationErrorHandler,
+  withPreloading,
+} from '@angular/router';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
 import { ViewTitle } from './shell/view-title';
+import { NoticeService } from './state/notice.service';
 import { INKY_PRESET } from './ui/theme';
 
 /** The nonce that the server put into the page, for styles that are made at run time. */
@@ -13,7 +21,17 @@ export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideHttpClient(withFetch()),
-    provideRouter(routes, withComponentInputBinding()),
+    provideRouter(
+      routes,
+      withComponentInputBinding(),
+      // Views are fetched ahead, so that one can still go to them when the server is away.
+      withPreloading(PreloadAllModules),
+      withNavigationErrorHandler(() =>
+        inject(NoticeService).say(
+          'This view could not be fetched: the server does not answer. Try again when it is back.',
+        ),
+      ),
+    ),
     { provide: TitleStrategy, useClass: ViewTitle },
     providePrimeNG({
       theme: { preset: INKY_PRESET, options: { darkModeSelector: 'none' } },

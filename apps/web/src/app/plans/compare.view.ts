@@ -14,6 +14,7 @@ import {
   sayWind,
   windowName,
 } from '../sheet/words';
+import { ConnectionService } from '../state/connection.service';
 import { loading } from '../state/loaded';
 import { PlansService } from '../state/plans.service';
 import { SettingsService } from '../state/settings.service';
@@ -130,7 +131,7 @@ export class CompareView {
   readonly right = input.required<string>();
 
   protected readonly pair = toSignal(
-    combineLatest([toObservable(this.left), toObservable(this.right)]).pipe(
+    combineLatest([toObservable(this.left), toObservable(this.right), inject(ConnectionService).there$]).pipe(
       switchMap(([left, right]) => loading(forkJoin([this.plans.get(left), this.plans.get(right)]))),
     ),
   );

@@ -37,6 +37,7 @@ export class SheetView {
   protected readonly draft = toSignal(this.day.draft$, { initialValue: null });
   protected readonly problems = toSignal(this.day.problems$, { initialValue: [] });
   protected readonly waters = toSignal(inject(WatersService).waters$, { initialValue: { state: 'loading' } as const });
+  protected readonly failed = toSignal(this.day.failed$, { initialValue: false });
   private readonly planned = toSignal(this.day.planned$, { initialValue: null });
   private readonly clock = toSignal(this.books.clock$);
 

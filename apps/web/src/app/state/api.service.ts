@@ -1,6 +1,6 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import { catchError, map, type Observable, retry, throwError, timeout, timer } from 'rxjs';
+import { catchError, map, type Observable, retry, throwError, timeout, timer, Subject } from 'rxjs';
 import * as z from 'zod';
 
 const ProblemBody = z.object({
@@ -44,6 +44,10 @@ function apiError(error: unknown): ApiError {
 @Injectable({ providedIn: 'root' })
 export class ApiService {
   private readonly http = inject(HttpClient);
+  private readonly away = new Subject<void>();
+
+  /** A call found the server away. */
+  readonly away$ = this.away.asObservable();
 
   /** Reads a resource; a server that is briefly away is asked twice more. */
   get<T extends z.ZodType>(path: string, schema: T): Observable<z.output<T>> {
@@ -53,7 +57,7 @@ export class ApiService {
         count: 2,
         delay: (error, attempt) => (apiError(error).kind === 'away' ? timer(250 * attempt) : throwError(() => error)),
       }),
-      catchError((error: unknown) => throwError(() => apiError(error))),
+      catchError((error: unknown) => this.fail(error)),
       map((body) => schema.parse(body)),
     );
   }
@@ -61,7 +65,13 @@ export class ApiService {
   send({ method, path, body }: Write): Observable<unknown> {
     return this.http.request(method, `/api${path}`, { body }).pipe(
       timeout(ANSWER_WITHIN_MS),
-      catchError((error: unknown) => throwError(() => apiError(error))),
+      catchError((error: unknown) => this.fail(error)),
     );
+  }
+
+  private fail(error: unknown): Observable<never> {
+    const told = apiError(error);
+    if (told.kind === 'away') this.away.next();
+    return throwError(() => told);
   }
 }

@@ -3,16 +3,16 @@ import { BOOKS, type Book } from '@inky-shoal/core';
 import {
   BehaviorSubject,
   catchError,
+  combineLatest,
   distinctUntilChanged,
   map,
   of,
   shareReplay,
-  startWith,
-  Subject,
   switchMap,
 } from 'rxjs';
 import * as z from 'zod';
 import { ApiService } from './api.service';
+import { ConnectionService } from './connection.service';
 import { Store } from './store';
 
 const BookState = z.object({ id: z.enum(BOOKS), clock: z.object({ now: z.string(), fixed: z.boolean() }) });
@@ -22,22 +22,17 @@ export type Clock = z.infer<typeof BookState>['clock'];
 @Injectable({ providedIn: 'root' })
 export class BookService {
   private readonly api = inject(ApiService);
+  private readonly connection = inject(ConnectionService);
   private readonly store = new Store<Book>('book', z.enum(BOOKS), 'demo');
   private readonly chosen = new BehaviorSubject<Book>(this.store.read());
-  private readonly again = new Subject<void>();
 
   readonly book$ = this.chosen.pipe(distinctUntilChanged());
-  /** The clock of the open book; this machine's own where the server does not say. */
-  readonly clock$ = this.book$.pipe(
-    switchMap((book) =>
-      this.again.pipe(
-        startWith(undefined),
-        switchMap(() =>
-          this.api.get(`/books/${book}`, BookState).pipe(
-            map(({ clock }) => clock),
-            catchError(() => of({ now: new Date().toISOString(), fixed: false })),
-          ),
-        ),
+  /** The clock of the open book, read again when the server is back; this machine's own where it does not say. */
+  readonly clock$ = combineLatest([this.book$, this.connection.there$]).pipe(
+    switchMap(([book]) =>
+      this.api.get(`/books/${book}`, BookState).pipe(
+        map(({ clock }) => clock),
+        catchError(() => of({ now: new Date().toISOString(), fixed: false })),
       ),
     ),
     shareReplay(1),
@@ -50,9 +45,5 @@ export class BookService {
   open(book: Book): void {
     this.store.write(book);
     this.chosen.next(book);
-  }
-
-  refresh(): void {
-    this.again.next();
   }
 }

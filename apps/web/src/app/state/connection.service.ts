@@ -12,8 +12,11 @@ export class ConnectionService {
   private readonly answers = new BehaviorSubject(true);
 
   readonly online$ = this.answers.pipe(distinctUntilChanged());
+  /** Emits at the beginning and whenever the server is back: what was read before may be old, or missing. */
+  readonly there$ = this.online$.pipe(filter(Boolean));
 
   constructor() {
+    this.api.away$.subscribe(() => this.lost());
     timer(HEARTBEAT_MS, HEARTBEAT_MS)
       .pipe(
         filter(() => document.visibilityState === 'visible'),
@@ -24,7 +27,12 @@ export class ConnectionService {
           ),
         ),
       )
-      .subscribe((answers) => this.answers.next(answers));
+      .subscribe((answers) => (answers ? this.found() : this.lost()));
+  }
+
+  /** A call found the server there. */
+  found(): void {
+    this.answers.next(true);
   }
 
   /** A call found the server away. */

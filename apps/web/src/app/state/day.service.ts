@@ -14,6 +14,7 @@ import {
   catchError,
   combineLatest,
   distinctUntilChanged,
+  EMPTY,
   filter,
   map,
   of,
@@ -21,6 +22,7 @@ import {
   startWith,
   switchMap,
   take,
+  tap,
 } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
@@ -114,6 +116,9 @@ export class DayService {
     map((draft) => (draft ? parse(Conditions, draft.input) : null)),
     shareReplay(1),
   );
+  private readonly failed = new BehaviorSubject(false);
+  /** The engine gave up on this day: the fault is ours, and the last plan stands. */
+  readonly failed$ = this.failed.pipe(distinctUntilChanged());
   /** What is wrong with the draft, field by field. */
   readonly problems$ = this.checked$.pipe(
     map((checked): readonly Problem[] => (checked && !checked.ok ? checked.problems : [])),
@@ -123,9 +128,14 @@ export class DayService {
     filter(([checked]) => checked === null || checked.ok),
     switchMap(([checked, units]) =>
       checked?.ok
-        ? this.planner
-            .plan(checked.value, units)
-            .pipe(map((day): Planned | null => ({ conditions: checked.value, day })))
+        ? this.planner.plan(checked.value, units).pipe(
+            map((day): Planned | null => ({ conditions: checked.value, day })),
+            tap(() => this.failed.next(false)),
+            catchError(() => {
+              this.failed.next(true);
+              return EMPTY;
+            }),
+          )
         : of(null),
     ),
     startWith(null),

@@ -4,7 +4,6 @@ import {
   catchError,
   concatMap,
   EMPTY,
-  filter,
   from,
   map,
   type Observable,
@@ -45,7 +44,7 @@ export class OutboxService {
   readonly refused$ = this.refused.asObservable();
 
   constructor() {
-    this.connection.online$.pipe(filter(Boolean)).subscribe(() => this.flush());
+    this.connection.there$.subscribe(() => this.flush());
   }
 
   /**
@@ -62,6 +61,7 @@ export class OutboxService {
 
   private keep(write: Write): 'waiting' {
     this.set([...this.waiting.value, write]);
+    // Whatever the line is like, look again soon: a write that joins others on their way is not sent with them.
     this.connection.lost();
     return 'waiting';
   }
@@ -86,10 +86,8 @@ export class OutboxService {
             tap(() => this.set(this.waiting.value.slice(1))),
           ),
         ),
-        catchError(() => {
-          this.connection.lost();
-          return EMPTY;
-        }),
+        // Away again: the connection knows, and the rest goes when it is back.
+        catchError(() => EMPTY),
       )
       .subscribe({
         complete: () => {

@@ -1,9 +1,10 @@
 import { inject, Injectable } from '@angular/core';
 import { SavedPlan, SavedPlanSummary, type Conditions } from '@inky-shoal/core';
-import { combineLatest, merge, type Observable, shareReplay, startWith, Subject, switchMap, tap } from 'rxjs';
+import { combineLatest, merge, type Observable, shareReplay, Subject, switchMap, tap } from 'rxjs';
 import * as z from 'zod';
 import { ApiService, type Write } from './api.service';
 import { BookService } from './book.service';
+import { ConnectionService } from './connection.service';
 import { loading, type Loaded } from './loaded';
 import { OutboxService } from './outbox.service';
 import { SettingsService } from './settings.service';
@@ -19,7 +20,7 @@ export class PlansService {
 
   readonly plans$: Observable<Loaded<SavedPlanSummary[]>> = combineLatest([
     this.books.book$,
-    merge(this.changed, this.outbox.delivered$).pipe(startWith(undefined)),
+    merge(this.changed, this.outbox.delivered$, inject(ConnectionService).there$),
   ]).pipe(
     switchMap(([book]) => loading(this.api.get(`/books/${book}/plans`, z.array(SavedPlanSummary)))),
     shareReplay(1),

@@ -2,10 +2,14 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import type { Reading, Water } from '@inky-shoal/core';
-import { filter, firstValueFrom } from 'rxjs';
+import { filter, firstValueFrom, throwError } from 'rxjs';
+import { ConnectionService } from './connection.service';
 import { dayToPlan, DayService, draftFor } from './day.service';
+import { NoticeService } from './notice.service';
 import { OutboxService } from './outbox.service';
+import { PlannerService } from './planner.service';
 import { SettingsService } from './settings.service';
+import { WatersService } from './waters.service';
 
 const WATER: Water = {
   id: '01950000-0000-7000-8000-000000000001',
@@ -129,6 +133,71 @@ describe('writes while the server is away', () => {
     http.expectOne('/api/books/own/plans/1').flush({ detail: 'no' }, { status: 422, statusText: 'Unprocessable' });
     http.expectOne('/api/books/own/plans/2').flush({});
     expect(await firstValueFrom(outbox.waiting$)).toBe(0);
+  });
+});
+
+describe('what was read before the server went away', () => {
+  const list = () => http.expectOne('/api/books/demo/waters');
+
+  it('is read again when it is back', async () => {
+    const waters = TestBed.inject(WatersService);
+    const states: string[] = [];
+    waters.waters$.subscribe(({ state }) => states.push(state));
+    list().flush([WATER]);
+    const connection = TestBed.inject(ConnectionService);
+    connection.lost();
+    connection.found();
+    list().flush([WATER, { ...WATER, id: '01950000-0000-7000-8000-000000000002' }]);
+    const loaded = await firstValueFrom(waters.waters$);
+    expect(loaded.state === 'ready' && loaded.value).toHaveLength(2);
+    expect(states).toEqual(['ready', 'ready']);
+  });
+
+  it('says so in words where it cannot be read, after asking again twice', async () => {
+    jest.useFakeTimers();
+    const waters = TestBed.inject(WatersService);
+    const seen: unknown[] = [];
+    waters.waters$.subscribe((loaded) => seen.push(loaded));
+    for (let attempt = 0; attempt < 3; attempt++) {
+      list().error(new ProgressEvent('error'));
+      await jest.advanceTimersByTimeAsync(600);
+    }
+    jest.useRealTimers();
+    expect(seen.at(-1)).toEqual({ state: 'failed', message: 'The server does not answer.' });
+  });
+});
+
+describe('a day that the engine gives up on', () => {
+  it('leaves the last plan standing, says so, and goes on with the next change', async () => {
+    const service = TestBed.inject(DayService);
+    service.open(draftFor(WATER, [reading('2027-03-12T21:00:00Z', 10.9)], MORNING));
+    await firstValueFrom(service.planned$.pipe(filter(Boolean)));
+    const planner = jest
+      .spyOn(TestBed.inject(PlannerService), 'plan')
+      .mockReturnValueOnce(throwError(() => new Error('broken')));
+    service.change({ windMps: 9 });
+    expect(await firstValueFrom(service.failed$)).toBe(true);
+    expect((await firstValueFrom(service.planned$))?.conditions.surfaceTempC).toBe(10.9);
+    planner.mockRestore();
+    service.change({ windMps: 2 });
+    expect(await firstValueFrom(service.failed$)).toBe(false);
+    expect((await firstValueFrom(service.planned$))?.conditions.windMps).toBe(2);
+  });
+});
+
+describe('notices', () => {
+  it('undo once, and go by themselves', async () => {
+    jest.useFakeTimers();
+    const notices = TestBed.inject(NoticeService);
+    const undo = jest.fn();
+    notices.say('Removed.', undo);
+    notices.undo();
+    notices.undo();
+    expect(undo).toHaveBeenCalledTimes(1);
+    notices.say('Saved.');
+    await jest.advanceTimersByTimeAsync(10_000);
+    jest.useRealTimers();
+    expect(await firstValueFrom(notices.notice$)).toBeNull();
   });
 });
 

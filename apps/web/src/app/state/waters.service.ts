@@ -1,21 +1,11 @@
 import { inject, Injectable } from '@angular/core';
 import { Reading, Water, type ReadingDraftInput, type WaterDraftInput } from '@inky-shoal/core';
-import {
-  BehaviorSubject,
-  combineLatest,
-  merge,
-  type Observable,
-  of,
-  shareReplay,
-  startWith,
-  Subject,
-  switchMap,
-  tap,
-} from 'rxjs';
+import { BehaviorSubject, combineLatest, merge, type Observable, of, shareReplay, Subject, switchMap, tap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
 import { ApiService } from './api.service';
 import { BookService } from './book.service';
+import { ConnectionService } from './connection.service';
 import { loading, type Loaded } from './loaded';
 import { OutboxService } from './outbox.service';
 
@@ -26,7 +16,7 @@ export class WatersService {
   private readonly books = inject(BookService);
   private readonly outbox = inject(OutboxService);
   private readonly changed = new Subject<void>();
-  private readonly again$ = merge(this.changed, this.outbox.delivered$).pipe(startWith(undefined));
+  private readonly again$ = merge(this.changed, this.outbox.delivered$, inject(ConnectionService).there$);
   private readonly looked = new BehaviorSubject<string | null>(null);
 
   readonly waters$: Observable<Loaded<Water[]>> = combineLatest([this.books.book$, this.again$]).pipe(

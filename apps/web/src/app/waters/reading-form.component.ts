@@ -130,7 +130,9 @@ export class ReadingFormComponent {
       next: (state) => {
         this.form.patchValue({ temp: '', seen: '' });
         this.notices.say(
-          state === 'sent' ? 'Reading added.' : 'The reading is kept here and goes in when the server is back.',
+          state === 'sent'
+            ? 'Reading added. Plan a day here to use it.'
+            : 'The reading is kept here and goes in when the server is back.',
         );
       },
       error: (error: Error) => this.problems.set({ temp: error.message }),

@@ -1,0 +1,168 @@
+import { provideHttpClient } from '@angular/common/http';
+import { provideHttpClientTesting } from '@angular/common/http/testing';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { Conditions, makePlan, planDay } from '@inky-shoal/core';
+import { AdviceComponent } from '../sheet/advice/advice.component';
+import { SentenceComponent } from '../sheet/sentence/sentence.component';
+import { DayService, type Draft } from '../state/day.service';
+import { SettingsService } from '../state/settings.service';
+import { QuantityComponent } from './quantity.component';
+
+const CONDITIONS = Conditions.parse({
+  discipline: 'bass',
+  date: '2027-03-13',
+  place: { latitude: 35.9, longitude: -88.4, timeZone: 'America/Chicago' },
+  surfaceTempC: 10,
+  tempTrendCPerDay: 0.3,
+  visibilityM: 1.8,
+  structures: ['ditch', 'flat'],
+});
+const DRAFT: Draft = { waterId: null, waterName: 'Test pond', savedId: null, savedName: null, input: CONDITIONS };
+
+beforeEach(() => {
+  localStorage.clear();
+  TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
+});
+
+async function shown<T>(component: new () => T, inputs: Record<string, unknown>): Promise<ComponentFixture<T>> {
+  const fixture = TestBed.createComponent(component);
+  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  await fixture.whenStable();
+  return fixture;
+}
+const element = (fixture: ComponentFixture<unknown>): HTMLElement => fixture.nativeElement as HTMLElement;
+/** Text as it reads: the space inside a control's tags is not seen. */
+const text = (fixture: ComponentFixture<unknown>) =>
+  (element(fixture).textContent ?? '')
+    .replace(/\s+/g, ' ')
+    .replace(/ ([,.])/g, '$1')
+    .trim();
+
+describe('a quantity', () => {
+  async function quantity(si: number | undefined, units: 'us' | 'metric' = 'us') {
+    TestBed.inject(SettingsService).set({ units });
+    const fixture = await shown(QuantityComponent, { label: 'Water temperature', measure: 'temp', si });
+    const heard: (number | undefined)[] = [];
+    fixture.componentInstance.siChange.subscribe((value) => {
+      heard.push(value);
+      fixture.componentRef.setInput('si', value);
+    });
+    const field = element(fixture).querySelector('input') as HTMLInputElement;
+    const type = async (typed: string) => {
+      field.value = typed;
+      field.dispatchEvent(new Event('input'));
+      await fixture.whenStable();
+    };
+    return { fixture, heard, field, type };
+  }
+
+  it('shows the units of the user and takes them to SI, with a point or a comma', async () => {
+    const { heard, field, type } = await quantity(10);
+    expect(field.value).toBe('50');
+    await type('59');
+    await type('51,8');
+    expect(heard[0]).toBeCloseTo(15, 9);
+    expect(heard[1]).toBeCloseTo(11, 9);
+    expect(field.value).toBe('51,8');
+  });
+
+  it('steps with its buttons and the arrow keys, in whole steps of the user', async () => {
+    const { fixture, field } = await quantity(10, 'metric');
+    const [less, more] = [...element(fixture).querySelectorAll('button')];
+    more?.click();
+    await fixture.whenStable();
+    expect(field.value).toBe('11');
+    less?.click();
+    field.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowDown' }));
+    await fixture.whenStable();
+    expect(field.value).toBe('9');
+  });
+
+  it('says what it cannot read, changes nothing, and is empty where emptied', async () => {
+    const { fixture, heard, type } = await quantity(10);
+    await type('warm');
+    expect(text(fixture)).toContain('Expected a number, got "warm".');
+    expect(heard).toEqual([]);
+    await type('');
+    expect(heard).toEqual([undefined]);
+  });
+
+  it('is named for those who do not see it', async () => {
+    const { field } = await quantity(10);
+    expect(field.getAttribute('aria-label')).toBe('Water temperature, °F');
+    expect(field.getAttribute('aria-valuetext')).toBe('50 °F');
+  });
+});
+
+describe('the sentence', () => {
+  const sentence = (input: Draft['input'] = CONDITIONS) =>
+    shown(SentenceComponent, { draft: { ...DRAFT, input }, planned: planDay(CONDITIONS) });
+
+  it('says what was said, and what is assumed', async () => {
+    const said = text(await sentence());
+    expect(said).toContain('Saturday 13 March');
+    expect(said).toContain('Water 50 °F, up 0.5 °F a day.');
+    expect(said).toContain('Seen to 6 ft');
+    expect(said).toContain('Sky partly cloudy');
+    expect(said).toContain('Places ditch, flat.');
+    expect(said).toContain('Bait not seen');
+    expect(said).not.toContain('Tide');
+  });
+
+  it('has the tide on the coast', async () => {
+    expect(text(await sentence({ ...CONDITIONS, discipline: 'inshore', tide: { stage: 'falling' } }))).toContain(
+      'Tide falling.',
+    );
+  });
+
+  it('flags the word that is wrong, in the units of the user', async () => {
+    TestBed.inject(DayService).open({ ...DRAFT, input: { ...CONDITIONS, surfaceTempC: 100 } });
+    const fixture = await sentence({ ...CONDITIONS, surfaceTempC: 100 });
+    const wrong = element(fixture).querySelector('.wrong');
+    expect(wrong?.getAttribute('aria-label')).toBe('Water temperature: 212 °F. Expected 28 to 104 °F, got 212 °F.');
+  });
+
+  it('stands short on a phone until the rest is asked for', async () => {
+    const fixture = await sentence();
+    const paragraph = element(fixture).querySelector('.sentence');
+    expect(paragraph?.classList).toContain('short');
+    (element(fixture).querySelector('.toggle') as HTMLButtonElement).click();
+    await fixture.whenStable();
+    expect(paragraph?.classList).not.toContain('short');
+  });
+});
+
+describe('the advice', () => {
+  const plan = makePlan(CONDITIONS);
+  const [first, second] = plan.windows;
+
+  it('says what, where, how deep, how moved and on what, with reasons', async () => {
+    const fixture = await shown(AdviceComponent, { plan, window: first, units: 'us' });
+    const terms = [...element(fixture).querySelectorAll('dt')].map(({ textContent }) => textContent);
+    expect(terms).toEqual(['Where', 'Depth', 'Move', 'Colour', 'Rig']);
+    expect(element(fixture).querySelectorAll('.reasons li').length).toBeGreaterThan(2);
+    expect(text(fixture)).toContain('Weights are judgement');
+    expect(text(fixture)).toContain('local authority');
+  });
+
+  it('reads another of the window when it is pressed, and the first again in another window', async () => {
+    const fixture = await shown(AdviceComponent, { plan, window: first, units: 'us' });
+    const heading = () => element(fixture).querySelector('h2')?.textContent;
+    const before = heading();
+    (element(fixture).querySelector('.others button') as HTMLButtonElement).click();
+    await fixture.whenStable();
+    expect(heading()).not.toBe(before);
+    fixture.componentRef.setInput('window', second);
+    await fixture.whenStable();
+    expect(element(fixture).querySelector('.quiet')?.textContent).not.toContain('First light');
+    expect(element(fixture).querySelectorAll('.others button')).toHaveLength((second?.presentations.length ?? 0) - 1);
+  });
+
+  it('never hides a severe caution behind a press', async () => {
+    const cold = makePlan({ ...CONDITIONS, surfaceTempC: 6 });
+    const fixture = await shown(AdviceComponent, { plan: cold, window: cold.windows[0], units: 'us' });
+    const severe = element(fixture).querySelector('.caution.severe');
+    expect(severe?.textContent).toContain('life jacket');
+    expect(severe?.closest('details')).toBeNull();
+  });
+});
