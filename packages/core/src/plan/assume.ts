@@ -39,11 +39,18 @@ export interface Assumption {
 
 const quarter = (minutes: number): number => Math.round(minutes / 15) * 15;
 
-/** Half an hour before sunrise to half an hour after sunset; six to six where the sun does not rise or set. */
-function daylight(sun: SunDay): NonNullable<Conditions['window']> {
-  const from = sun.sunriseMin === null ? 360 : sun.sunriseMin - 30;
-  const to = sun.sunsetMin === null ? 1080 : sun.sunsetMin + 30;
-  return { from: clockOf(Math.max(0, quarter(from))), to: clockOf(Math.min(1425, quarter(to))) };
+const SIX_TO_SIX = { from: '06:00', to: '18:00' } as const;
+
+/**
+ * Half an hour before sunrise to half an hour after sunset. Six to six where the sun does not rise or set, or where the
+ * zone's clock has it set before it rises, as under a zone that is not the water's own.
+ */
+function daylight({ sunriseMin, sunsetMin }: SunDay): NonNullable<Conditions['window']> {
+  if (sunriseMin === null || sunsetMin === null || sunsetMin <= sunriseMin) return SIX_TO_SIX;
+  return {
+    from: clockOf(Math.max(0, quarter(sunriseMin - 30))),
+    to: clockOf(Math.min(1425, quarter(sunsetMin + 30))),
+  };
 }
 
 /** Fills what was not said and lists each filling with the value taken. A trend comes from the readings where they span a day. */

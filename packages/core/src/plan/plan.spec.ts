@@ -3,6 +3,7 @@ import type { ConditionsInput } from '../contract/conditions.js';
 import { COVERS, FRONTS, LEVELS, SKIES, STRUCTURES, WATER_KINDS, type CategoryId } from '../contract/ids.js';
 import { Plan } from '../contract/plan.js';
 import { categoryOf } from '../presentation/categories.js';
+import { anyConditions } from '../testing/any-conditions.js';
 import { day } from '../testing/days.js';
 import { makePlan, planDay } from './make-plan.js';
 
@@ -250,23 +251,32 @@ describe('categories come up under conditions that fit them', () => {
 });
 
 describe('the plan', () => {
-  it('has the shape of the contract, weights that sum to one, and scores in order', () => {
+  it('has the shape of the contract whatever comes in: weights sum to one, windows are filled, ranges are in order', () => {
     fc.assert(
-      fc.property(anyDay, (conditions) => {
+      fc.property(anyConditions, (conditions) => {
         const plan = Plan.parse(makePlan(conditions));
+        expect(plan.windows.length).toBeGreaterThan(0);
         for (const { holding, presentations } of plan.windows) {
           expect(holding.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 9);
+          for (const { depthM } of holding) expect(depthM[0]).toBeLessThanOrEqual(depthM[1]);
           expect(presentations.length).toBeGreaterThan(0);
           for (const { because, score, runDepthM } of presentations) {
             expect(because.length).toBeGreaterThan(0);
-            expect(score).toBeGreaterThan(0);
+            expect(Number.isFinite(score)).toBe(true);
             expect(runDepthM[0]).toBeLessThanOrEqual(runDepthM[1]);
           }
           expect(Math.max(...presentations.map(({ score }) => score))).toBe(presentations[0]!.score);
         }
       }),
-      { numRuns: 60 },
+      { numRuns: 300 },
     );
+  });
+
+  it("plans six to six where the zone's clock is not the water's own", () => {
+    const place = { ...day().place, timeZone: 'Asia/Kolkata' };
+    const plan = makePlan(day({ place, window: undefined }));
+    expect(plan.assumed.find(({ path }) => path === 'window')?.value).toEqual({ from: '06:00', to: '18:00' });
+    expect(plan.windows[0]?.from).toBe('06:00');
   });
 
   it('never holds fish below the bottom or the thermocline', () => {

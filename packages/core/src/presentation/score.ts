@@ -65,7 +65,7 @@ interface Term {
 }
 
 /** Fitting the day is expected and little praised; failing to fit weighs in full against. */
-const FIT_CENTRE = 1.88;
+const FIT_CENTRE = 1.95;
 /** Passing three quarters freely is neither praise nor fault. */
 const PASSAGE_CENTRE = 1.5;
 
