@@ -1,6 +1,6 @@
 import { ENGINE_VERSION } from '@inky-shoal/core';
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { type Express, type Request, type Response } from 'express';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { hostCheck } from './http/host-check.js';
@@ -20,13 +20,26 @@ export interface AppParts {
   readonly allowedHosts: readonly string[];
 }
 
+/** One short line a request: refusals and failures at the usual level, the rest only when asked for. */
+const requestLog = (logger: Logger) =>
+  pinoHttp<Request, Response>({
+    logger,
+    quietReqLogger: true,
+    customLogLevel: (_request, { statusCode }, error) => {
+      if (error || statusCode >= 500) return 'error';
+      return statusCode >= 400 ? 'warn' : 'debug';
+    },
+    serializers: {
+      req: ({ method, url }: { method: string; url: string }) => ({ method, url }),
+      res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
+    },
+  });
+
 /** Puts the server together: safety first, then the API, then the page. */
 export function createApp({ books, logger, webDir, allowedHosts }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(
-    pinoHttp({ logger, quietReqLogger: true, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') } }),
-  );
+  app.use(requestLog(logger));
   app.use(hostCheck(allowedHosts));
   app.use(withNonce, security);
   app.use(compression());
