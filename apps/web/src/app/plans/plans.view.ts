@@ -36,12 +36,16 @@ export class PlansView {
   protected readonly picked = signal<readonly string[]>([]);
   protected readonly renaming = signal<string | null>(null);
   protected readonly newName = signal('');
-  protected readonly name = nameOf;
-  protected readonly capital = capital;
-  protected readonly date = sayDate;
 
-  protected waterName(plan: SavedPlanSummary): string {
+  private waterName(plan: SavedPlanSummary): string {
     return this.waters().find(({ id }) => id === plan.waterId)?.name ?? '';
+  }
+
+  /** Day, water, phase and first lure, in a line. */
+  protected told(plan: SavedPlanSummary): string {
+    const water = this.waterName(plan);
+    const first = plan.first ? `, ${nameOf(plan.first)} first` : '';
+    return `${sayDate(plan.date)}${water ? `, ${water}` : ''}. ${capital(nameOf(plan.phase))}${first}.`;
   }
 
   /** Two at most: a third takes the place of the first. */
