@@ -11,6 +11,7 @@ export const LIMITS = {
   normalVisibilityM: [0.01, 30],
   windMps: [0, 60],
   maxDepthM: [0.3, 300],
+  mixedDepthM: [0.2, 60],
 } as const;
 export type Limited = keyof typeof LIMITS;
 

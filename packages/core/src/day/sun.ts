@@ -92,6 +92,10 @@ export function dayOfYear(date: string): number {
   return Math.round((Date.parse(date) - Date.parse(`${date.slice(0, 4)}-01-01`)) / DAY_MS) + 1;
 }
 
+/** Month of the year with its fraction, 1 to 13, as the north counts it: half a year later south of the equator. */
+export const yearMonth = (latitude: number, dayOfYear: number): number =>
+  1 + (((dayOfYear + (latitude < 0 ? 182.6 : 0)) % 365.25) / 365.25) * 12;
+
 /** Minutes on the local clock since midnight, of an instant that falls on or near that day. */
 function localMinutes(instant: Date, timeZone: string): number {
   const local = DateTime.fromJSDate(instant, { zone: timeZone });

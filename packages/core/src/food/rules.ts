@@ -5,6 +5,8 @@ import type { Rule } from '../rules/rule.js';
 /** What a food rule says: how active a forage is while it holds, how long it is, and where to look for it. */
 export interface FoodEffect {
   readonly kind: ForageKind;
+  /** What it is about, in two or three words. */
+  readonly stage: string;
   readonly activity: number;
   readonly lengthMm: readonly [number, number];
   readonly where: string;
@@ -14,12 +16,13 @@ type FoodRule = Rule<FoodEffect>;
 const rule = (
   id: string,
   kind: ForageKind,
+  stage: string,
   activity: number,
   when: Condition,
   lengthMm: readonly [number, number],
   where: string,
   text: string,
-): FoodRule => ({ id, when, effect: { kind, activity, lengthMm, where }, text });
+): FoodRule => ({ id, when, effect: { kind, stage, activity, lengthMm, where }, text });
 
 const bass = (when: Condition): Condition => all(is('discipline:bass'), when);
 const inshore = (when: Condition): Condition => all(is('discipline:inshore'), when);
@@ -29,6 +32,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'shad-winter',
     'shad',
+    'deep schools',
     0.5,
     bass(is('phase:winter')),
     [50, 90],
@@ -38,6 +42,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'shad-staging',
     'shad',
+    'outside the flats',
     0.45,
     bass(anyOf('phase:staging', 'phase:pre-spawn')),
     [60, 100],
@@ -47,6 +52,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'shad-spring',
     'shad',
+    'near the banks',
     0.45,
     bass(anyOf('phase:spawn', 'phase:post-spawn')),
     [60, 110],
@@ -56,6 +62,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'shad-spawning',
     'shad',
+    'spawn',
     1,
     bass(is('overlay:shad-spawn')),
     [80, 120],
@@ -65,6 +72,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'shad-summer',
     'shad',
+    'off points',
     0.7,
     bass(is('phase:summer')),
     [40, 80],
@@ -74,6 +82,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'shad-rise',
     'shad',
+    'rising',
     0.8,
     bass(is('phase:early-fall')),
     [50, 80],
@@ -83,6 +92,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'shad-run',
     'shad',
+    'creek run',
     0.95,
     bass(is('phase:fall')),
     [50, 90],
@@ -92,6 +102,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'shad-out',
     'shad',
+    'going out',
     0.65,
     bass(is('phase:late-fall')),
     [60, 100],
@@ -102,6 +113,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'crayfish-scarce',
     'crayfish',
+    'scarce',
     0.15,
     bass(below('surfaceTempC', 9, 11)),
     [40, 90],
@@ -111,6 +123,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'crayfish-courting',
     'crayfish',
+    'courting',
     0.85,
     bass(all(between('surfaceTempC', 9.5, 12.5, 17, 20), anyOf('phase:pre-spawn', 'phase:spawn', 'phase:staging'))),
     [70, 130],
@@ -120,6 +133,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'crayfish-young',
     'crayfish',
+    'all sizes',
     0.6,
     bass(anyOf('phase:post-spawn', 'phase:summer')),
     [25, 80],
@@ -127,8 +141,29 @@ export const FOOD_RULES: readonly FoodRule[] = [
     'In summer every size is about, most of them small',
   ),
   rule(
+    'crayfish-hatched',
+    'crayfish',
+    'just hatched',
+    0.62,
+    bass(all(between('yearMonth', 5.6, 6, 7, 7.4), anyOf('phase:post-spawn', 'phase:summer'))),
+    [25, 45],
+    'rock and grass, most of them tiny',
+    'The young of the year are out and tiny',
+  ),
+  rule(
+    'crayfish-moult',
+    'crayfish',
+    'moulting',
+    0.66,
+    bass(all(between('yearMonth', 7, 7.4, 9, 9.6), anyOf('phase:post-spawn', 'phase:summer', 'phase:early-fall'))),
+    [30, 80],
+    'rock and grass, soft and blotchy',
+    'Young crayfish grow fast and moult often: soft, blotchy, odd in colour',
+  ),
+  rule(
     'crayfish-second-peak',
     'crayfish',
+    'second peak',
     0.55,
     bass(all(between('surfaceTempC', 10, 13, 20, 24), anyOf('phase:fall', 'phase:early-fall', 'phase:late-fall'))),
     [40, 100],
@@ -139,6 +174,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'sunfish-beds',
     'sunfish',
+    'on beds',
     0.7,
     bass(all(above('surfaceTempC', 19.5, 22), anyOf('phase:post-spawn', 'phase:summer'))),
     [60, 120],
@@ -146,8 +182,21 @@ export const FOOD_RULES: readonly FoodRule[] = [
     'Sunfish are on beds from about {temp:21}',
   ),
   rule(
+    'sunfish-full-moon',
+    'sunfish',
+    'beds, full moon',
+    0.85,
+    bass(
+      all(above('surfaceTempC', 19.5, 22), above('moonFullness', 0.8, 0.95), anyOf('phase:post-spawn', 'phase:summer')),
+    ),
+    [60, 120],
+    'beds in shallow pockets and by docks',
+    'Around the full moon most sunfish are on their beds',
+  ),
+  rule(
     'sunfish-cover',
     'sunfish',
+    'in cover',
     0.35,
     bass(all(above('surfaceTempC', 14, 18), anyOf('phase:spawn', 'phase:early-fall'))),
     [60, 110],
@@ -157,6 +206,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'herring-open',
     'herring',
+    'open water',
     0.3,
     bass(all(is('water:highland-reservoir'), anyOf('phase:post-spawn', 'phase:summer'))),
     [90, 150],
@@ -167,6 +217,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'shrimp-warm',
     'shrimp',
+    'on the flats',
     0.75,
     inshore(above('surfaceTempC', 15, 19)),
     [50, 100],
@@ -176,6 +227,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'shrimp-cool',
     'shrimp',
+    'in deep holes',
     0.45,
     inshore(below('surfaceTempC', 15, 19)),
     [40, 80],
@@ -185,6 +237,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'mullet-run',
     'mullet',
+    'run',
     0.85,
     inshore(is('phase:fall-run')),
     [70, 150],
@@ -194,6 +247,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'mullet-flats',
     'mullet',
+    'on the flats',
     0.5,
     inshore(anyOf('phase:spring-rise', 'phase:summer-heat')),
     [70, 180],
@@ -203,6 +257,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'menhaden-warm',
     'menhaden',
+    'at the passes',
     0.5,
     inshore(anyOf('phase:summer-heat', 'phase:fall-run')),
     [60, 120],
@@ -212,6 +267,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'crab-warm',
     'crab',
+    'moving',
     0.5,
     inshore(above('surfaceTempC', 14, 20)),
     [25, 70],
@@ -221,6 +277,7 @@ export const FOOD_RULES: readonly FoodRule[] = [
   rule(
     'pinfish-warm',
     'pinfish',
+    'in the grass',
     0.45,
     inshore(above('surfaceTempC', 17, 22)),
     [50, 100],

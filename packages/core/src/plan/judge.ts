@@ -1,7 +1,7 @@
 import type { Phase } from '../contract/ids.js';
 import type { Plan, Reason } from '../contract/plan.js';
 import { dayCurve, type Moment } from '../day/curve.js';
-import type { SunDay } from '../day/sun.js';
+import { dayOfYear, yearMonth, type SunDay } from '../day/sun.js';
 import { dayWindows, minutesOf, type DayWindow } from '../day/windows.js';
 import { judgeFood } from '../food/food.js';
 import { depthBand, type DepthBand, type DepthLimits } from '../place/depth.js';
@@ -76,6 +76,10 @@ export function judgeDay(conditions: FullConditions, sun: SunDay, sharpChangeC: 
   const water = judgeWater(conditions, units);
   const phaseFacts: Known = Object.fromEntries([...season.probabilities].map(([phase, p]) => [`phase:${phase}`, p]));
   const said = Facts.of(givenFacts(conditions))
+    .with({
+      yearMonth: yearMonth(conditions.place.latitude, dayOfYear(conditions.date)),
+      moonFullness: sun.moonIlluminatedFraction,
+    })
     .with(frontFacts(conditions, sharpChangeC))
     .with(season.facts)
     .with(phaseFacts)

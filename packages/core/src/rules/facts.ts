@@ -19,7 +19,11 @@ export type QuantityName =
   | 'waterOverCoverM'
   | 'tideHours'
   | 'tideRangeM'
-  | 'salinityPsu';
+  | 'salinityPsu'
+  /** Month of the year with its fraction, 1 to 13, as in the north: July is 7 to 8, and January south of the equator. */
+  | 'yearMonth'
+  /** Lit part of the moon, 0 to 1. */
+  | 'moonFullness';
 
 /** Things that are so to a degree, 0 to 1: `phase:winter`, `cover:pads`, `sky:overcast`. */
 export type DegreeName =
@@ -53,6 +57,9 @@ export type DegreeName =
   | 'murky-normal'
   | 'bright-and-calm'
   | 'cold'
+  /** Deep water is followed apart from the surface; and it is mixing with it now. */
+  | 'basin:followed'
+  | 'basin:mixing'
   | 'day:night';
 
 export type FactName = QuantityName | DegreeName;

@@ -23,9 +23,19 @@ const COLDEST_DAY = 28;
 
 export const climateLowC = (latitude: number): number => interpolate(LOW_BY_LATITUDE, Math.abs(latitude));
 
-/** The usual slope of the water's temperature on a day of the year, in degrees Celsius a day (a yearly sine). */
-export function climateTrendCPerDay(latitude: number, dayOfYear: number): number {
-  const half = (interpolate(HIGH_BY_LATITUDE, Math.abs(latitude)) - climateLowC(latitude)) / 2;
+/** Day of the year as it counts from the coldest days, the same half a year later south of the equator. */
+function yearAngle(latitude: number, dayOfYear: number): number {
   const turned = latitude < 0 ? dayOfYear + 182.6 : dayOfYear;
-  return half * ((2 * Math.PI) / 365.25) * Math.sin(((turned - COLDEST_DAY) * 2 * Math.PI) / 365.25);
+  return ((turned - COLDEST_DAY) * 2 * Math.PI) / 365.25;
 }
+
+const halfRangeC = (latitude: number): number =>
+  (interpolate(HIGH_BY_LATITUDE, Math.abs(latitude)) - climateLowC(latitude)) / 2;
+
+/** The usual temperature of the water on a day of the year, in degrees Celsius (a yearly sine). */
+export const climateTempC = (latitude: number, dayOfYear: number): number =>
+  climateLowC(latitude) + halfRangeC(latitude) * (1 - Math.cos(yearAngle(latitude, dayOfYear)));
+
+/** The usual slope of the water's temperature on a day of the year, in degrees Celsius a day (a yearly sine). */
+export const climateTrendCPerDay = (latitude: number, dayOfYear: number): number =>
+  halfRangeC(latitude) * ((2 * Math.PI) / 365.25) * Math.sin(yearAngle(latitude, dayOfYear));

@@ -1,7 +1,7 @@
 import type { OverlayId } from '../contract/ids.js';
 import type { Plan } from '../contract/plan.js';
 import type { Facts, Known } from '../rules/facts.js';
-import { all, any, anyOf, below, between, is } from '../rules/fuzzy.js';
+import { all, any, anyOf, below, between, is, not } from '../rules/fuzzy.js';
 import { fire, reasonOf, strongest, type Rule } from '../rules/rule.js';
 import type { UnitSystem } from '../units/units.js';
 
@@ -31,9 +31,18 @@ export const OVERLAY_RULES: readonly Rule<OverlayId>[] = [
       between('surfaceTempC', 11.5, 13.5, 17, 19),
       below('tempTrendCPerDay', -0.25, 0),
       anyOf('phase:fall', 'phase:late-fall'),
+      // Where the deep water is followed, its density says it better.
+      not(is('basin:followed')),
     ),
     effect: 'turnover',
     text: 'The surface cools towards the deep water: the basin may be mixing, and fish scatter',
+  },
+  {
+    id: 'turnover-density',
+    when: is('basin:mixing'),
+    effect: 'turnover',
+    text: 'The surface is as dense as the deep water: this basin is mixing from top to bottom',
+    source: 'densities by the equation of state',
   },
   {
     id: 'front-behind',

@@ -3,7 +3,7 @@ import { above, all, any, below, between, not, type Condition } from '../rules/f
 import type { Rule } from '../rules/rule.js';
 
 /** What a piece of evidence leaves of a phase's likelihood where it does not hold at all. */
-interface Evidence {
+export interface Evidence {
   readonly phase: Phase;
   readonly floor: number;
 }
@@ -15,7 +15,7 @@ const daysLengthen = above('dayLengthChangeMinPerDay', -0.5, 0.4);
 const daysShorten = below('dayLengthChangeMinPerDay', 0.1, 0.6);
 const notLongPastMidsummer = above('dayLengthChangeMinPerDay', -1.6, -0.5);
 
-type PhaseRule = Rule<Evidence>;
+export type PhaseRule = Rule<Evidence>;
 const temperature = (phase: Phase, when: Condition, text: string): PhaseRule => ({
   id: `${phase}-temperature`,
   when,

@@ -1,12 +1,12 @@
 import type { Conditions } from '../contract/conditions.js';
-import { BASS_PHASES, INSHORE_PHASES, type Phase } from '../contract/ids.js';
-import type { Plan, Reason } from '../contract/plan.js';
-import { dayLengthH, dayOfYear } from '../day/sun.js';
+import type { Phase } from '../contract/ids.js';
+import type { Plan } from '../contract/plan.js';
+import { dayOfYear } from '../day/sun.js';
 import { Facts, type Known } from '../rules/facts.js';
 import { degreeOf } from '../rules/fuzzy.js';
 import { reasonOf, strongest } from '../rules/rule.js';
 import type { UnitSystem } from '../units/units.js';
-import { BASS_PHASE_RULES, INSHORE_PHASE_RULES } from './phases.js';
+import { phaseFacts, phaseLikelihoods, phaseRules, speciesShiftC } from './evidence.js';
 
 /** What the season step leaves for the steps after it. */
 export interface Season {
@@ -15,9 +15,6 @@ export interface Season {
   readonly probabilities: ReadonlyMap<Phase, number>;
   readonly facts: Known;
 }
-
-/** Smallmouth live the same year a few degrees colder (judgement); temperatures are moved up by this before judging. */
-const SPECIES_SHIFT_C: Partial<Record<NonNullable<Conditions['species']>, number>> = { smallmouth: 1.5, spotted: 0.3 };
 
 /** Conditions of which the season needs to know. All are given or assumed by the time it is asked. */
 export type SeasonConditions = Pick<
@@ -31,28 +28,17 @@ export type SeasonConditions = Pick<
  */
 export function judgeSeason(conditions: SeasonConditions, units: UnitSystem): Season {
   const { discipline, species, date, place, surfaceTempC, tempTrendCPerDay = 0, yearLowC } = conditions;
-  const shiftC = (species && SPECIES_SHIFT_C[species]) ?? 0;
-  const day = dayOfYear(date);
-  const known: Known = {
-    surfaceTempC: surfaceTempC + shiftC,
-    tempTrendCPerDay,
-    dayLengthH: dayLengthH(place.latitude, day),
-    dayLengthChangeMinPerDay: (dayLengthH(place.latitude, day + 3) - dayLengthH(place.latitude, day - 3)) * 10,
-    ...(yearLowC === undefined ? {} : { riseAboveYearLowC: surfaceTempC - yearLowC }),
-  };
+  const known = phaseFacts(place.latitude, dayOfYear(date), surfaceTempC + speciesShiftC(species), tempTrendCPerDay);
+  if (yearLowC !== undefined) known.riseAboveYearLowC = surfaceTempC - yearLowC;
   const facts = Facts.of(known);
-  const rules = discipline === 'bass' ? BASS_PHASE_RULES : INSHORE_PHASE_RULES;
-  const phases: readonly Phase[] = discipline === 'bass' ? BASS_PHASES : INSHORE_PHASES;
-  const likelihoods = new Map<Phase, number>(phases.map((phase) => [phase, 1]));
-  const reasons: (Reason & { phase: Phase })[] = [];
-  for (const rule of rules) {
-    const { phase, floor } = rule.effect;
-    const degree = degreeOf(rule.when, facts);
-    likelihoods.set(phase, (likelihoods.get(phase) ?? 1) * (floor + (1 - floor) * degree));
-    reasons.push({ ...reasonOf(rule, degree * (1 - floor), units), phase });
-  }
-  const total = [...likelihoods.values()].reduce((sum, likelihood) => sum + likelihood, 0);
-  const probabilities = new Map([...likelihoods].map(([phase, likelihood]) => [phase, likelihood / total]));
+  const { phases, rules } = phaseRules(discipline);
+  const likelihoods = phaseLikelihoods(discipline, facts);
+  const reasons = rules.map((rule) => ({
+    ...reasonOf(rule, degreeOf(rule.when, facts) * (1 - rule.effect.floor), units),
+    phase: rule.effect.phase,
+  }));
+  const total = likelihoods.reduce((sum, likelihood) => sum + likelihood, 0);
+  const probabilities = new Map(phases.map((phase, index) => [phase, (likelihoods[index] as number) / total]));
   const [first, ...others] = [...probabilities].sort((a, b) => b[1] - a[1]) as [[Phase, number], ...[Phase, number][]];
   return {
     phase: {

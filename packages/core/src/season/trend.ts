@@ -38,3 +38,20 @@ export function changeOver48hC(readings: readonly TemperatureReading[], untilMs:
   const [first, last] = [recent[0], recent.at(-1)];
   return first && last ? last.surfaceTempC - first.surfaceTempC : 0;
 }
+
+/** A followed course is smooth already: its slope needs no robust fit. */
+const COURSE_TREND_DAYS = 10;
+
+/** Least-squares slope of a followed course over the ten days up to `at`, degrees Celsius a day. */
+export function trendOf(surfaceC: Float32Array, at: number): number {
+  const count = Math.min(COURSE_TREND_DAYS, at + 1);
+  if (count < 3) return 0;
+  let [sum, weighted] = [0, 0];
+  for (let back = 0; back < count; back++) {
+    const value = surfaceC[at - back] as number;
+    sum += value;
+    weighted -= back * value;
+  }
+  const meanX = -(count - 1) / 2;
+  return (weighted - meanX * sum) / ((count * (count * count - 1)) / 12);
+}

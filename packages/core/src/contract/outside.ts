@@ -1,0 +1,85 @@
+import * as z from 'zod';
+import { calendarDate, instant } from './fields.js';
+
+/** A column of hourly figures; null where the service has none. Figures out of all reason are taken as missing. */
+const column = (min: number, max: number) =>
+  z
+    .array(z.number().nullable(), { error: 'expected a list of numbers or nulls' })
+    .max(200_000, { error: 'expected at most 200000 hours' })
+    .transform((values) => values.map((value) => (value === null || value < min || value > max ? null : value)));
+
+/**
+ * Hourly weather as a service gives it: one column a quantity, every column from `firstHour` on in steps of an hour.
+ * Hours from `forecastFrom` on are forecast, as issued at `issuedAt`.
+ */
+export const WeatherHours = z
+  .object({
+    source: z.string().min(1).max(80),
+    issuedAt: instant,
+    firstHour: instant,
+    forecastFrom: instant,
+    airTempC: column(-60, 60),
+    dewPointC: column(-70, 40),
+    windMps: column(0, 90),
+    windFromDeg: column(0, 360),
+    cloudFraction: column(0, 1),
+    pressureHpa: column(850, 1090),
+    rainMm: column(0, 300),
+    solarWm2: column(0, 1500),
+  })
+  .refine(
+    ({ airTempC, dewPointC, windMps }) => dewPointC.length === airTempC.length && windMps.length === airTempC.length,
+    {
+      error: 'expected columns of one length',
+      path: ['airTempC'],
+    },
+  );
+export type WeatherHours = z.infer<typeof WeatherHours>;
+
+/** The weather of one local day, as means over its hours; rain is the day's sum. */
+export const WeatherDay = z.object({
+  date: calendarDate,
+  kind: z.enum(['observed', 'forecast']),
+  airTempC: z.number(),
+  dewPointC: z.number(),
+  windMps: z.number(),
+  windFromDeg: z.number().nullable(),
+  cloudFraction: z.number().min(0).max(1),
+  pressureHpa: z.number().nullable(),
+  rainMm: z.number(),
+  /** Mean over all 24 hours; null where it must be worked out from cloud. */
+  solarWm2: z.number().nullable(),
+});
+export type WeatherDay = z.infer<typeof WeatherDay>;
+
+/** What a water gauge reads, hour by hour, in columns like the weather's. */
+export const GaugeHours = z.object({
+  source: z.string().min(1).max(80),
+  issuedAt: instant,
+  firstHour: instant,
+  levelM: column(-100, 100),
+  inflowM3s: column(0, 100_000),
+  turbidityNtu: column(0, 10_000),
+});
+export type GaugeHours = z.infer<typeof GaugeHours>;
+
+/** The gauge on one local day: level above the usual in metres, inflow, turbidity; null where it gave none. */
+export const GaugeDay = z.object({
+  date: calendarDate,
+  levelM: z.number().nullable(),
+  inflowM3s: z.number().nullable(),
+  turbidityNtu: z.number().nullable(),
+});
+export type GaugeDay = z.infer<typeof GaugeDay>;
+
+/** How things stand with something outside: where it comes from, how old it is, and what went wrong last. */
+export const OutsideState = z.object({
+  source: z.string().nullable(),
+  /** When it was made there. */
+  issuedAt: instant.nullable(),
+  /** When it was last brought here. */
+  answeredAt: instant.nullable(),
+  /** What went wrong the last time it was asked, in a sentence; null where it answered. */
+  failure: z.string().nullable(),
+});
+export type OutsideState = z.infer<typeof OutsideState>;

@@ -1,0 +1,80 @@
+import { DateTime } from 'luxon';
+
+/** In which order day, month and year stand where dates are written with strokes or points. */
+export const DATE_ORDERS = ['ymd', 'mdy', 'dmy'] as const;
+export type DateOrder = (typeof DATE_ORDERS)[number];
+
+interface Written {
+  readonly year: number;
+  readonly month: number;
+  readonly day: number;
+}
+
+const DATE = /^(\d{1,4})[-/.](\d{1,2})[-/.](\d{1,4})$/;
+const TIME = /^(\d{1,2})[:.h](\d{2})(?::\d{2}(?:\.\d+)?)?\s*([ap]\.?m\.?)?$/i;
+const HOUR = /^(\d{1,2})\s*([ap])\.?m\.?$/i;
+
+/** A date as written, in an order; a year of two digits is of this century. A year in front is a year in any order. */
+function writtenDate(text: string, order: DateOrder): Written | undefined {
+  const found = DATE.exec(text.trim());
+  if (!found) return undefined;
+  const [a, b, c] = found.slice(1).map(Number) as [number, number, number];
+  const full = (year: number) => (year < 100 ? 2000 + year : year);
+  if ((found[1] as string).length === 4 || order === 'ymd') return { year: full(a), month: b, day: c };
+  return order === 'mdy' ? { month: a, day: b, year: full(c) } : { day: a, month: b, year: full(c) };
+}
+
+function writtenTime(text: string): { hour: number; minute: number } | undefined {
+  const plain = text.trim();
+  const hourOnly = HOUR.exec(plain);
+  const found = TIME.exec(plain);
+  const hour = Number((hourOnly ?? found)?.[1]);
+  const minute = hourOnly ? 0 : Number(found?.[2]);
+  const half = (hourOnly?.[2] ?? found?.[3])?.[0]?.toLowerCase();
+  if (Number.isNaN(hour) || Number.isNaN(minute) || hour > 23 || minute > 59 || (half && (hour < 1 || hour > 12))) {
+    return undefined;
+  }
+  return { hour: half ? (hour % 12) + (half === 'p' ? 12 : 0) : hour, minute };
+}
+
+/** Noon stands for a day without a time. */
+const NOON = { hour: 12, minute: 0 };
+
+/** A moment that carries its own offset, as 2027-03-01T14:00:00-06:00. */
+const WITH_OFFSET = /^\d{4}-\d\d-\d\d[T ]\d\d:\d\d(:\d\d(\.\d+)?)?\s*(Z|[+-]\d\d:?\d\d)$/;
+
+/**
+ * The instant of a date and a time as they stand in a table, on the clock of a time zone.
+ * @param text a date, or a date and a time parted by a blank or a T
+ * @param timeText the time, where it stands in a cell of its own
+ * @returns an ISO instant in UTC; undefined where that is no moment
+ */
+export function momentOf(
+  text: string,
+  timeText: string | undefined,
+  order: DateOrder,
+  timeZone: string,
+): string | undefined {
+  const plain = text.trim();
+  if (WITH_OFFSET.test(plain)) {
+    const at = DateTime.fromISO(plain.replace(' ', 'T').replace(/\s/g, ''), { zone: 'utc' });
+    return at.isValid ? at.toISO({ suppressMilliseconds: true }) : undefined;
+  }
+  const parted = /^(\S+?)(?:[T\s]+(.+))?$/.exec(plain);
+  const date = parted && writtenDate(parted[1] as string, order);
+  const inside = timeText?.trim() ? timeText : parted?.[2];
+  const time = inside === undefined ? NOON : writtenTime(inside);
+  if (!date || !time) return undefined;
+  const at = DateTime.fromObject({ ...date, ...time }, { zone: timeZone });
+  return at.isValid ? at.toUTC().toISO({ suppressMilliseconds: true }) : undefined;
+}
+
+/** The order in which all of these dates can be read; where several fit, the one that the first of the preferred says. */
+export function dateOrderOf(texts: readonly string[], preferred: DateOrder): DateOrder {
+  const fits = (order: DateOrder) =>
+    texts.every((text) => {
+      const date = writtenDate(text.split(/[T\s]/)[0] ?? '', order);
+      return !date || (date.month >= 1 && date.month <= 12 && date.day >= 1 && date.day <= 31 && date.year > 1900);
+    });
+  return [preferred, ...DATE_ORDERS].find(fits) ?? preferred;
+}

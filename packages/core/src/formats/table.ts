@@ -1,0 +1,73 @@
+import Papa from 'papaparse';
+
+/** A row of a table with the number of its line in the text, the first being 1. */
+export interface TableLine {
+  readonly line: number;
+  readonly cells: readonly string[];
+}
+
+/** A table as it was read from text: what parts its cells, its head where it has one, and its lines. */
+export interface TextTable {
+  readonly delimiter: string;
+  readonly header: readonly string[] | null;
+  readonly lines: readonly TableLine[];
+  /** Figures are written with a comma, as in `8,4`. */
+  readonly decimalComma: boolean;
+}
+
+/** Larger texts are refused. */
+export const MAX_TABLE_CHARACTERS = 8_000_000;
+const DELIMITERS = ['\t', ';', ',', '|'];
+
+/** A text that cannot be read as a table, in a sentence. */
+export class TableProblem extends Error {}
+
+const numeric = (cell: string): boolean => /^[-+]?\d+([.,]\d+)?$/.test(cell.trim());
+
+/**
+ * Reads delimited text: a CSV file with commas, semicolons, bars or tabs, or rows pasted from a sheet. Lines that are
+ * empty are passed over; a first line without any figure is the head.
+ * @throws TableProblem where there is nothing to read
+ */
+export function readTable(text: string): TextTable {
+  if (text.length > MAX_TABLE_CHARACTERS) {
+    throw new TableProblem(`This text is too long: expected at most ${MAX_TABLE_CHARACTERS / 1e6} million characters.`);
+  }
+  // Only what is parsed line by line knows the lines' numbers, since a quoted cell may hold a line's end.
+  const lines: TableLine[] = [];
+  const plain = text.replace(/^\uFEFF/, '');
+  const { meta } = Papa.parse<string[]>(plain, { preview: 30, delimitersToGuess: DELIMITERS, skipEmptyLines: true });
+  const delimiter = meta.delimiter;
+  let from = 0;
+  let line = 1;
+  Papa.parse<string[]>(plain, {
+    delimiter,
+    step: ({ data, meta: { cursor } }) => {
+      const cells = data.map((cell) => cell.trim());
+      if (cells.some(Boolean)) lines.push({ line, cells });
+      for (let at = from; at < cursor; at++) if (plain.charCodeAt(at) === 10) line++;
+      from = cursor;
+    },
+  });
+  if (!lines.length)
+    throw new TableProblem('There is nothing to read: expected rows with a day, a time and a temperature.');
+  const [first, ...rest] = lines as [TableLine, ...TableLine[]];
+  const isHeader =
+    rest.length > 0 && !first.cells.some((cell) => /\d/.test(cell) && (numeric(cell) || /\d[-/.:]\d/.test(cell)));
+  const body = isHeader ? rest : lines;
+  const cells = body.slice(0, 200).flatMap((each) => each.cells);
+  const commas = cells.filter((cell) => /^[-+]?\d+,\d+$/.test(cell)).length;
+  const points = cells.filter((cell) => /^[-+]?\d+\.\d+$/.test(cell)).length;
+  return {
+    delimiter,
+    header: isHeader ? first.cells : null,
+    lines: body,
+    decimalComma: delimiter !== ',' && commas > points,
+  };
+}
+
+/** A figure of a cell; undefined where it holds none. Units behind it are passed over. */
+export function figureIn(cell: string, decimalComma: boolean): number | undefined {
+  const plain = (decimalComma ? cell.replace(',', '.') : cell).replace(/\s*(°?\s*[cf]|m|ft|feet|%)\s*$/i, '').trim();
+  return /^[-+]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : undefined;
+}

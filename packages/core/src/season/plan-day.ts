@@ -1,0 +1,65 @@
+import type { Conditions, ConditionsInput } from '../contract/conditions.js';
+import type { Phase } from '../contract/ids.js';
+import type { WeatherDay } from '../contract/outside.js';
+import { dateOf } from './calendar.js';
+import { likeliest, phasesOn } from './phase-filter.js';
+import type { SeasonYear } from './year.js';
+import type { SeasonZone } from './zone-year.js';
+
+/** An overlay of this strength or more counts as there. */
+const THERE = 0.5;
+
+export interface PhaseShare {
+  readonly phase: Phase;
+  readonly probability: number;
+}
+
+/** The phases of a zone on a day, likeliest first; those under two in a hundred are left out. */
+export function phaseShares({ phases }: Pick<SeasonZone, 'phases'>, day: number): PhaseShare[] {
+  const shares = phasesOn(phases, day);
+  return phases.phases
+    .map((phase, index) => ({ phase, probability: shares[index] as number }))
+    .filter(({ probability }) => probability >= 0.02)
+    .sort((a, b) => b.probability - a.probability);
+}
+
+/** The likeliest phase of a zone on a day. */
+export const phaseOn = ({ phases }: Pick<SeasonZone, 'phases'>, day: number): Phase =>
+  phases.phases[likeliest(phasesOn(phases, day))] as Phase;
+
+/** What the season knows of a day in a zone, as conditions to plan it from. Weather goes in where it is known. */
+export function conditionsOn(
+  year: SeasonYear,
+  zone: SeasonZone,
+  day: number,
+  weather: readonly WeatherDay[],
+): Partial<ConditionsInput> {
+  const at = Math.min(year.lastDay, Math.max(year.firstDay, day)) - year.firstDay;
+  const date = dateOf(year.firstDay + at);
+  const round = (value: number, step: number) => Math.round(value / step) * step;
+  const tidy = (value: number) => Number(value.toFixed(2));
+  const known = weather.find((each) => each.date === date);
+  const front = zone.overlays['cold-front'][at] as number;
+  return {
+    date,
+    surfaceTempC: tidy(round(zone.surfaceC[at] as number, 0.1)),
+    tempTrendCPerDay: tidy(zone.trendCPerDay[at] as number),
+    yearLowC: tidy(round(zone.yearLowC[at] as number, 0.1)),
+    ...(zone.thermoclineM === null ? {} : { thermoclineM: tidy(zone.thermoclineM) }),
+    ...(known
+      ? {
+          sky: skyOf(known),
+          windMps: round(known.windMps, 0.5),
+          ...(known.windFromDeg === null ? {} : { windFromDeg: round(known.windFromDeg, 5) % 360 }),
+          front: front >= THERE ? ('post-frontal' as const) : ('stable' as const),
+        }
+      : {}),
+  };
+}
+
+/** The sky of a day from its cloud and rain. */
+function skyOf({ cloudFraction, rainMm }: WeatherDay): Conditions['sky'] {
+  if (rainMm >= 3) return 'rain';
+  if (cloudFraction >= 0.75) return 'overcast';
+  return cloudFraction >= 0.35 ? 'partly-cloudy' : 'clear';
+}
