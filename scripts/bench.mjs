@@ -1,7 +1,10 @@
 import { ensureInstalled, ensurePageBuilt, say } from './lib/workspace.mjs';
 
 /** Groups of figures; each gives rows of name, unit, samples and how they were got. */
-const GROUPS = { slice: () => import('../bench/slice.mjs') };
+const GROUPS = {
+  slice: () => import('../bench/slice.mjs'),
+  season: () => import('../bench/season.mjs'),
+};
 
 const sorted = (samples) => [...samples].sort((a, b) => a - b);
 const at = (list, share) => list[Math.min(list.length - 1, Math.floor(list.length * share))];

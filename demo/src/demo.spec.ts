@@ -1,5 +1,5 @@
-import { Conditions, Plan, makePlan, Reading, trendCPerDay, Water } from '@inky-shoal/core';
-import { DEMO, DEMO_NOW } from './index.js';
+import { phaseOn, Plan, makePlan, Reading, seasonYear, Water } from '@inky-shoal/core';
+import { DEMO, DEMO_NOW, FERROW_CLIMATE, weatherDays } from './index.js';
 import { normal, seeded, seededId } from './random.js';
 
 describe('the demo', () => {
@@ -17,21 +17,19 @@ describe('the demo', () => {
     }
   });
 
-  it('stands on a day of the spring feed on its lake', () => {
+  it('stands on a day on which Ferrow is in several phases at once, the upper arms ahead', () => {
     const [ferrow] = DEMO.waters;
-    const readings = DEMO.readings
-      .filter(({ waterId }) => waterId === ferrow?.id)
-      .sort((a, b) => Date.parse(b.at) - Date.parse(a.at));
-    expect(trendCPerDay(readings, Date.parse(DEMO_NOW))).toBeGreaterThan(0.15);
-    const conditions = Conditions.parse({
-      discipline: 'bass',
-      date: '2027-03-13',
-      place: ferrow?.place,
-      surfaceTempC: readings[0]?.surfaceTempC,
-      readings: readings.slice(0, 8).map(({ at, surfaceTempC }) => ({ at, surfaceTempC })),
-      yearLowC: ferrow?.yearLowC,
+    const year = seasonYear({
+      water: ferrow,
+      readings: DEMO.readings.filter(({ waterId }) => waterId === ferrow.id),
+      weather: weatherDays(FERROW_CLIMATE, Date.parse('2025-09-01T00:00:00Z'), Date.parse(DEMO_NOW), 'America/Chicago'),
+      gauge: [],
+      now: DEMO_NOW,
+      units: 'us',
     });
-    expect(makePlan(conditions).phase.id).toBe('pre-spawn');
+    expect(year.zones.length).toBeGreaterThanOrEqual(5);
+    expect(phaseOn(year.zones[0]!, year.today)).toBe('pre-spawn');
+    expect(phaseOn(year.zones.at(-1)!, year.today)).toBe('winter');
   });
 
   it('has saved plans that can be made', () => {

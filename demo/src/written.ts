@@ -1,0 +1,32 @@
+import type { Reading } from '@inky-shoal/core';
+import { RECORD } from './data/record.js';
+
+/** A reading as the data file writes it. */
+export type WrittenReading = readonly [
+  id: string,
+  waterId: string,
+  zoneId: string,
+  at: string,
+  surfaceTempC: number,
+  visibilityM: number | null,
+  /** Depths in metres with their temperatures. */
+  profile?: readonly (readonly [depthM: number, tempC: number])[],
+];
+
+/** A reading as a row of the data file. */
+export const toWritten = ({ id, waterId, zoneId, at, surfaceTempC, visibilityM, profile }: Reading): WrittenReading => {
+  const row = [id, waterId, zoneId ?? '', at, surfaceTempC, visibilityM ?? null] as const;
+  return profile ? [...row, profile.map(({ depthM, tempC }) => [depthM, tempC] as const)] : row;
+};
+
+/** The demo's record, as it was made from the simulation and written down: what ships is data. */
+export const writtenReadings = (): readonly Reading[] =>
+  RECORD.map(([id, waterId, zoneId, at, surfaceTempC, visibilityM, profile]) => ({
+    id,
+    waterId,
+    zoneId,
+    at,
+    surfaceTempC,
+    ...(visibilityM === null ? {} : { visibilityM }),
+    ...(profile ? { profile: profile.map(([depthM, tempC]) => ({ depthM, tempC })) } : {}),
+  }));
