@@ -17,7 +17,11 @@ const swc = {
 export default {
   projects: [
     { ...swc, displayName: 'core', testMatch: ['<rootDir>/packages/core/**/*.spec.ts', '<rootDir>/demo/**/*.spec.ts'] },
-    { ...swc, displayName: 'server', testMatch: ['<rootDir>/apps/server/**/*.spec.ts'] },
+    {
+      ...swc,
+      displayName: 'server',
+      testMatch: ['<rootDir>/apps/server/**/*.spec.ts', '<rootDir>/apps/sim/**/*.spec.ts'],
+    },
     {
       displayName: 'web',
       preset: 'jest-preset-angular',

@@ -4,14 +4,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT } from './workspace.mjs';
 
-/**
- * Starts the built server as a process of its own on a free port.
- * @param {{ dataDir?: string, port?: number }} [options] a data folder to use; without one it gets an empty one, removed in the end
- */
-export async function startServer({ dataDir, port = 0 } = {}) {
-  const folder = dataDir ?? (await mkdtemp(join(tmpdir(), 'inky-')));
-  const child = spawn(process.execPath, [join(ROOT, 'apps/server/dist/main.js')], {
-    env: { ...process.env, INKY_PORT: String(port), INKY_DATA: folder, INKY_LOG: 'warn' },
+/** Starts a built program as a process of its own and waits until it says its address. */
+export async function startProgram(file, env) {
+  const child = spawn(process.execPath, [join(ROOT, file)], {
+    env: { ...process.env, ...env },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   const ended = new Promise((resolve) => child.once('exit', resolve));
@@ -20,18 +16,44 @@ export async function startServer({ dataDir, port = 0 } = {}) {
       const found = /http:\S+/.exec(String(chunk));
       if (found) resolve(found[0]);
     });
-    void ended.then((code) => reject(new Error(`The server ended with ${code} before it listened`)));
+    void ended.then((code) => reject(new Error(`${file} ended with ${code} before it listened`)));
   });
   return {
     address,
-    dataDir: folder,
     async kill(signal = 'SIGTERM') {
       child.kill(signal);
       await ended;
     },
+  };
+}
+
+/** Starts the stand-ins for what lies outside, on a free port. */
+export const startStandIns = (port = 0) => startProgram('apps/sim/dist/main.js', { INKY_SIM_PORT: String(port) });
+
+/**
+ * Starts the built server on a free port.
+ * @param {{ dataDir?: string, port?: number, outside?: string | null }} [options] a data folder to use; without one it
+ *   gets an empty one, removed in the end. `outside` is the address of the stand-ins; without one it gets its own, null
+ *   leaves them out.
+ */
+export async function startServer({ dataDir, port = 0, outside } = {}) {
+  const folder = dataDir ?? (await mkdtemp(join(tmpdir(), 'inky-')));
+  const standIns = outside === undefined ? await startStandIns() : null;
+  const server = await startProgram('apps/server/dist/main.js', {
+    INKY_PORT: String(port),
+    INKY_DATA: folder,
+    INKY_LOG: 'warn',
+    INKY_DEMO_OUTSIDE: outside === undefined ? standIns.address : (outside ?? ''),
+  });
+  return {
+    address: server.address,
+    dataDir: folder,
+    async kill(signal) {
+      await server.kill(signal);
+      await standIns?.kill();
+    },
     async stop() {
-      child.kill('SIGTERM');
-      await ended;
+      await this.kill();
       if (!dataDir) await rm(folder, { recursive: true, force: true });
     },
   };

@@ -78,6 +78,7 @@ const NODE_SOURCES = [
   'packages/core',
   'demo',
   'apps/server',
+  'apps/sim',
   'tsconfig.json',
   'tsconfig.base.json',
   'package-lock.json',

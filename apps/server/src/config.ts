@@ -1,4 +1,5 @@
 import { resolve } from 'node:path';
+import type { Patience } from './outside/http-source.js';
 
 /** How the server runs. Everything has a default; the environment may say otherwise. */
 export interface Config {
@@ -10,7 +11,11 @@ export interface Config {
   readonly webDir: string;
   /** Names under which the server may be addressed, besides those of the loopback. */
   readonly allowedHosts: readonly string[];
+  /** Where the stand-ins of the demo's weather and gauge are; null where there are none. */
+  readonly demoOutside: string | null;
   readonly logLevel: string;
+  /** How long services outside are waited for; the usual where it is not said. */
+  readonly patience?: Patience;
 }
 
 function portOf(text: string | undefined): number {
@@ -20,6 +25,14 @@ function portOf(text: string | undefined): number {
     throw new Error(`INKY_PORT: expected a port from 0 to 65535, got ${text}`);
   }
   return port;
+}
+
+function addressOf(text: string | undefined): string | null {
+  if (!text) return null;
+  if (!/^https?:\/\//.test(text) || !URL.canParse(text)) {
+    throw new Error(`INKY_DEMO_OUTSIDE: expected an address that begins with http://, got ${text}`);
+  }
+  return text;
 }
 
 /** Reads the configuration from an environment. Throws one clear sentence on a value it cannot use. */
@@ -33,6 +46,7 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>, ro
       .split(',')
       .map((host) => host.trim())
       .filter(Boolean),
+    demoOutside: addressOf(env['INKY_DEMO_OUTSIDE']),
     logLevel: env['INKY_LOG'] ?? 'info',
   };
 }

@@ -21,7 +21,12 @@ function listening(server: Server): Promise<void> {
 /** Opens the books and listens. Rejects where the address is taken or a book cannot be opened. */
 export async function startServer(config: Config): Promise<RunningServer> {
   const logger = pino({ level: config.logLevel });
-  const books = await openBooks(config.dataDir, () => new Date());
+  const books = await openBooks({
+    dataDir: config.dataDir,
+    systemNow: () => new Date(),
+    demoOutside: config.demoOutside,
+    patience: config.patience,
+  });
   const server = createApp({ books, logger, webDir: config.webDir, allowedHosts: config.allowedHosts }).listen(
     config.port,
     config.host,

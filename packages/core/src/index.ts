@@ -1,6 +1,6 @@
 export * from './contract/ids.js';
 export * from './contract/names.js';
-export { clientId } from './contract/fields.js';
+export { clientId, instant } from './contract/fields.js';
 export * from './contract/conditions.js';
 export * from './contract/plan.js';
 export * from './contract/records.js';

@@ -3,10 +3,11 @@ import { dirname } from 'node:path';
 import { Kysely, Migrator, SqliteDialect } from 'kysely';
 import Database from 'libsql';
 import { firstTables } from './migrations/0001-first-tables.js';
+import { season } from './migrations/0002-season.js';
 import type { Tables } from './schema.js';
 
 /** Migrations in order. A migration that has been released is never edited; a change is a new one. */
-const MIGRATIONS = { '0001-first-tables': firstTables };
+const MIGRATIONS = { '0001-first-tables': firstTables, '0002-season': season };
 
 export type Db = Kysely<Tables>;
 

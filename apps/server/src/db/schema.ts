@@ -18,6 +18,33 @@ export interface ReadingTable {
   at: string;
   surface_temp_c: number;
   visibility_m: number | null;
+  zone_id: string | null;
+  /** Depths with their temperatures. */
+  profile: JsonText | null;
+  /** 1 where the reading is kept but not believed. */
+  suspect: number;
+  /** Set while removed; undo clears it. */
+  removed_at: string | null;
+}
+
+/** What is known from outside of one day at a water: weather or the gauge. */
+export interface OutsideDayTable {
+  water_id: string;
+  kind: string;
+  date: string;
+  /** A WeatherDay or a GaugeDay. */
+  day: JsonText;
+}
+
+/** How things stand with a source outside. */
+export interface OutsideStateTable {
+  water_id: string;
+  kind: string;
+  source: string | null;
+  issued_at: string | null;
+  answered_at: string | null;
+  asked_at: string | null;
+  failure: string | null;
 }
 
 export interface PlanTable {
@@ -44,6 +71,8 @@ export interface Tables {
   water: WaterTable;
   reading: ReadingTable;
   plan: PlanTable;
+  outside_day: OutsideDayTable;
+  outside_state: OutsideStateTable;
   /** Small facts about the book itself, as the version of its demo data. */
   fact: FactTable;
 }

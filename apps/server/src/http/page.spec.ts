@@ -23,6 +23,7 @@ beforeAll(async () => {
     dataDir: join(folder, 'data'),
     webDir: folder,
     allowedHosts: [],
+    demoOutside: null,
     logLevel: 'silent',
   });
 });

@@ -16,4 +16,8 @@ export class FactRepository {
       .onConflict((conflict) => conflict.column('name').doUpdateSet({ value }))
       .execute();
   }
+
+  async remove(name: string): Promise<void> {
+    await this.db.deleteFrom('fact').where('name', '=', name).execute();
+  }
 }

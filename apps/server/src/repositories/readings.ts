@@ -1,16 +1,37 @@
-import type { Reading, ReadingDraft } from '@inky-shoal/core';
+import { ProfilePoint, type Reading, type ReadingBatch, type ReadingDraft } from '@inky-shoal/core';
+import * as z from 'zod';
 import type { Db } from '../db/open.js';
 import type { ReadingRow } from '../db/schema.js';
+
+const Profile = z.array(ProfilePoint);
 
 const toReading = (row: ReadingRow): Reading => ({
   id: row.id,
   waterId: row.water_id,
   at: row.at,
   surfaceTempC: row.surface_temp_c,
-  visibilityM: row.visibility_m ?? undefined,
+  ...(row.visibility_m === null ? {} : { visibilityM: row.visibility_m }),
+  ...(row.zone_id === null ? {} : { zoneId: row.zone_id }),
+  ...(row.profile === null ? {} : { profile: Profile.parse(JSON.parse(row.profile)) }),
+  ...(row.suspect ? { suspect: true } : {}),
 });
 
-/** Readings of one book's waters. */
+const toRow = (id: string, waterId: string, draft: ReadingDraft): ReadingRow => ({
+  id,
+  water_id: waterId,
+  at: new Date(draft.at).toISOString(),
+  surface_temp_c: draft.surfaceTempC,
+  visibility_m: draft.visibilityM ?? null,
+  zone_id: draft.zoneId ?? null,
+  profile: draft.profile ? JSON.stringify(draft.profile) : null,
+  suspect: draft.suspect ? 1 : 0,
+  removed_at: null,
+});
+
+/** Rows go in by so many at a time: the database takes a limited number of values in one statement. */
+const ROWS_AT_ONCE = 1000;
+
+/** Readings of one book's waters. Removed ones stay until their place is wanted, so that removing can be undone. */
 export class ReadingRepository {
   constructor(private readonly db: Db) {}
 
@@ -20,34 +41,53 @@ export class ReadingRepository {
       .selectFrom('reading')
       .selectAll()
       .where('water_id', '=', waterId)
+      .where('removed_at', 'is', null)
       .orderBy('at', 'desc')
       .orderBy('id')
       .execute();
     return rows.map(toReading);
   }
 
+  /** Adds a reading or changes it; putting a removed one brings it back. */
   async put(id: string, waterId: string, draft: ReadingDraft): Promise<Reading> {
-    const row = {
-      water_id: waterId,
-      at: new Date(draft.at).toISOString(),
-      surface_temp_c: draft.surfaceTempC,
-      visibility_m: draft.visibilityM ?? null,
-    };
-    await this.db
-      .insertInto('reading')
-      .values({ id, ...row })
-      .onConflict((conflict) => conflict.column('id').doUpdateSet(row))
-      .execute();
-    return toReading({ id, ...row });
+    await this.putAll(waterId, [{ id, ...draft }]);
+    return toReading(toRow(id, waterId, draft));
   }
 
-  /** @returns whether there was one to remove */
-  async remove(id: string, waterId: string): Promise<boolean> {
+  /** Adds or changes many: all of them or, where one cannot go in, none. */
+  async putAll(waterId: string, batch: ReadingBatch): Promise<void> {
+    const rows = batch.map(({ id, ...draft }) => toRow(id, waterId, draft));
+    await this.db.transaction().execute(async (db) => {
+      for (let from = 0; from < rows.length; from += ROWS_AT_ONCE) {
+        await db
+          .insertInto('reading')
+          .values(rows.slice(from, from + ROWS_AT_ONCE))
+          .onConflict((conflict) =>
+            conflict.column('id').doUpdateSet((set) => ({
+              water_id: set.ref('excluded.water_id'),
+              at: set.ref('excluded.at'),
+              surface_temp_c: set.ref('excluded.surface_temp_c'),
+              visibility_m: set.ref('excluded.visibility_m'),
+              zone_id: set.ref('excluded.zone_id'),
+              profile: set.ref('excluded.profile'),
+              suspect: set.ref('excluded.suspect'),
+              removed_at: null,
+            })),
+          )
+          .execute();
+      }
+    });
+  }
+
+  /** @returns how many of these there were to remove */
+  async removeAll(waterId: string, ids: readonly string[], now: string): Promise<number> {
     const result = await this.db
-      .deleteFrom('reading')
-      .where('id', '=', id)
+      .updateTable('reading')
+      .set({ removed_at: now })
       .where('water_id', '=', waterId)
+      .where('removed_at', 'is', null)
+      .where('id', 'in', ids)
       .executeTakeFirst();
-    return result.numDeletedRows > 0n;
+    return Number(result.numUpdatedRows);
   }
 }

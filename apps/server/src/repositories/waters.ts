@@ -33,4 +33,9 @@ export class WaterRepository {
       .onConflict((conflict) => conflict.column('id').doUpdateSet(row))
       .execute();
   }
+
+  /** Removes waters with all that hangs on them. */
+  async removeAll(ids: readonly string[]): Promise<void> {
+    await this.db.deleteFrom('water').where('id', 'in', ids).execute();
+  }
 }

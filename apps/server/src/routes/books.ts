@@ -1,8 +1,26 @@
-import { Book, PlanDraft, PlanRename, ReadingDraft, WaterDraft, parse } from '@inky-shoal/core';
-import { Router, type Request } from 'express';
-import { notFound } from '../http/problem.js';
+import {
+  Book,
+  clientId,
+  MAX_BATCH,
+  OutsideAddress,
+  PlanDraft,
+  PlanRename,
+  ReadingBatch,
+  ReadingDraft,
+  WaterDraft,
+  parse,
+  type Water,
+} from '@inky-shoal/core';
+import { Router, text, type Request } from 'express';
+import * as z from 'zod';
+import { HttpProblem, notFound } from '../http/problem.js';
 import { bodyOf, idOf } from '../http/validate.js';
+import { SourceFailure } from '../outside/source.js';
 import type { Books, BookService } from '../services/book.js';
+
+/** The largest file of weather taken: two years of hours fit several times over. */
+const MOST_CSV = '8mb';
+const ReadingIds = z.array(clientId, { error: 'expected a list of ids' }).min(1).max(MAX_BATCH);
 
 /** The resources of a book: waters, their readings, saved plans. */
 export function bookRoutes(books: Books): Router {
@@ -12,10 +30,12 @@ export function bookRoutes(books: Books): Router {
     if (!book.ok) throw notFound(`book ${String(request.params['book'])}`);
     return books[book.value];
   };
-  const knownWater = async (book: BookService, id: string): Promise<string> => {
-    if (!(await book.waters.find(id))) throw notFound(`water ${id}`);
-    return id;
+  const waterOf = async (book: BookService, id: string): Promise<Water> => {
+    const water = await book.waters.find(id);
+    if (!water) throw notFound(`water ${id}`);
+    return water;
   };
+  const knownWater = async (book: BookService, id: string): Promise<string> => (await waterOf(book, id)).id;
 
   router.get('/books/:book', (request, response) => {
     const book = bookOf(request);
@@ -42,10 +62,51 @@ export function bookRoutes(books: Books): Router {
     const waterId = await knownWater(book, idOf(request));
     response.json(await book.readings.put(idOf(request, 'reading'), waterId, draft));
   });
+  router.put('/books/:book/waters/:id/readings', async (request, response) => {
+    const book = bookOf(request);
+    const batch = bodyOf(request, ReadingBatch);
+    await book.readings.putAll(await knownWater(book, idOf(request)), batch);
+    response.json({ kept: batch.length });
+  });
   router.delete('/books/:book/waters/:id/readings/:reading', async (request, response) => {
+    const book = bookOf(request);
     const [waterId, id] = [idOf(request), idOf(request, 'reading')];
-    if (!(await bookOf(request).readings.remove(id, waterId))) throw notFound(`reading ${id}`);
+    if (!(await book.readings.removeAll(waterId, [id], book.now()))) throw notFound(`reading ${id}`);
     response.status(204).end();
+  });
+  router.post('/books/:book/waters/:id/readings/remove', async (request, response) => {
+    const book = bookOf(request);
+    const ids = bodyOf(request, ReadingIds);
+    const waterId = await knownWater(book, idOf(request));
+    response.json({ removed: await book.readings.removeAll(waterId, ids, book.now()) });
+  });
+
+  router.get('/books/:book/waters/:id/outside', async (request, response) => {
+    const book = bookOf(request);
+    response.json(await book.outside.at(await waterOf(book, idOf(request)), request.query['ask'] === '1'));
+  });
+  router.post(
+    '/books/:book/waters/:id/weather',
+    text({ type: ['text/csv', 'text/plain'], limit: MOST_CSV }),
+    async (request, response) => {
+      const book = bookOf(request);
+      const water = await waterOf(book, idOf(request));
+      if (typeof request.body !== 'string') throw new HttpProblem(415, 'Not CSV', 'Expected a CSV file as text/csv.');
+      try {
+        response.json({ days: await book.outside.takeFile(water, request.body) });
+      } catch (error) {
+        if (error instanceof SourceFailure) throw new HttpProblem(422, 'Not understood', error.message);
+        throw error;
+      }
+    },
+  );
+  router.get('/books/:book/outside', async (request, response) => {
+    response.json({ address: await bookOf(request).outside.address() });
+  });
+  router.put('/books/:book/outside', async (request, response) => {
+    const { outside } = bookOf(request);
+    await outside.setAddress(bodyOf(request, OutsideAddress).address);
+    response.json({ address: await outside.address() });
   });
 
   router.get('/books/:book/plans', async (request, response) => {

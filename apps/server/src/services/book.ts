@@ -5,24 +5,42 @@ import { openDb, type Db } from '../db/open.js';
 import { FactRepository } from '../repositories/facts.js';
 import { PlanRepository } from '../repositories/plans.js';
 import { ReadingRepository } from '../repositories/readings.js';
+import { OutsideRepository } from '../repositories/outside.js';
 import { WaterRepository } from '../repositories/waters.js';
+import type { Patience } from '../outside/http-source.js';
+import { OutsideService } from './outside.js';
+
+/** Where the outside is asked, unless the book says otherwise. */
+export interface OutsideOptions {
+  readonly address: string | null;
+  readonly patience?: Patience;
+}
 
 /** One book: its waters, readings and plans, in a file of its own, with its own clock. */
 export class BookService {
   readonly waters: WaterRepository;
   readonly readings: ReadingRepository;
   readonly plans: PlanRepository;
+  readonly outside: OutsideService;
   private readonly facts: FactRepository;
 
   constructor(
     readonly id: Book,
     private readonly db: Db,
     private readonly systemNow: () => Date,
+    { address, patience }: OutsideOptions,
   ) {
     this.waters = new WaterRepository(db);
     this.readings = new ReadingRepository(db);
     this.plans = new PlanRepository(db);
     this.facts = new FactRepository(db);
+    this.outside = new OutsideService(
+      new OutsideRepository(db),
+      this.facts,
+      { bookNow: () => this.clock.now, machineNow: systemNow },
+      address,
+      patience,
+    );
   }
 
   /** The demo's clock stands still; the user's own book goes by the machine's. */
@@ -56,23 +74,41 @@ export class BookService {
   async seedDemo(): Promise<void> {
     const version = String(DEMO_VERSION);
     if ((await this.facts.get('demo-version')) === version) return;
+    await this.waters.removeAll(DEMO.formerWaters);
     for (const { id, createdAt, updatedAt: _, ...draft } of DEMO.waters) await this.waters.put(id, draft, createdAt);
-    for (const { id, waterId, ...draft } of DEMO.readings) await this.readings.put(id, waterId, draft);
+    for (const { id } of DEMO.waters) {
+      const own = DEMO.readings.filter(({ waterId }) => waterId === id);
+      await this.readings.putAll(
+        id,
+        own.map(({ waterId: _, ...reading }) => reading),
+      );
+    }
     for (const { id, draft, createdAt } of DEMO.plans) await this.savePlan(id, draft, createdAt);
     await this.facts.set('demo-version', version);
   }
 
-  close(): Promise<void> {
-    return this.db.destroy();
+  async close(): Promise<void> {
+    await this.outside.settle();
+    await this.db.destroy();
   }
 }
 
 export type Books = Readonly<Record<Book, BookService>>;
 
+export interface BookOptions {
+  readonly dataDir: string;
+  readonly systemNow: () => Date;
+  /** Address of the stand-ins for the demo's weather and gauge; null where they are not there. */
+  readonly demoOutside: string | null;
+  readonly patience?: Patience;
+}
+
 /** Opens both books in the data folder. Demo and real data live in different files and never mix. */
-export async function openBooks(dataDir: string, systemNow: () => Date): Promise<Books> {
-  const open = async (id: Book) => new BookService(id, await openDb(join(dataDir, `${id}.sqlite`)), systemNow);
-  const books = { demo: await open('demo'), own: await open('own') };
+export async function openBooks({ dataDir, systemNow, demoOutside, patience }: BookOptions): Promise<Books> {
+  const open = async (id: Book, address: string | null) =>
+    new BookService(id, await openDb(join(dataDir, `${id}.sqlite`)), systemNow, { address, patience });
+  // The stand-ins make their weather up: only the demo may take them for the world.
+  const books = { demo: await open('demo', demoOutside), own: await open('own', null) };
   await books.demo.seedDemo();
   return books;
 }

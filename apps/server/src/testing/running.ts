@@ -1,6 +1,7 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { Config } from '../config.js';
 import { startServer, type RunningServer } from '../server.js';
 
 export interface TestServer extends RunningServer {
@@ -15,7 +16,7 @@ export interface TestServer extends RunningServer {
 }
 
 /** A server of its own on a free port with an empty data folder, for one test file. */
-export async function testServer(): Promise<TestServer> {
+export async function testServer(more: Partial<Config> = {}): Promise<TestServer> {
   const dataDir = await mkdtemp(join(tmpdir(), 'inky-'));
   const server = await startServer({
     host: '127.0.0.1',
@@ -23,7 +24,9 @@ export async function testServer(): Promise<TestServer> {
     dataDir,
     webDir: join(dataDir, 'no-page'),
     allowedHosts: ['boat.local'],
+    demoOutside: null,
     logLevel: 'silent',
+    ...more,
   });
   return {
     ...server,

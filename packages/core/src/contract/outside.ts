@@ -81,5 +81,25 @@ export const OutsideState = z.object({
   answeredAt: instant.nullable(),
   /** What went wrong the last time it was asked, in a sentence; null where it answered. */
   failure: z.string().nullable(),
+  /** It has been asked and has not answered yet. */
+  asking: z.boolean(),
 });
 export type OutsideState = z.infer<typeof OutsideState>;
+
+/** What is known from outside at one water. */
+export const OutsideAt = z.object({
+  weather: OutsideState,
+  gauge: OutsideState,
+  weatherDays: z.array(WeatherDay),
+  gaugeDays: z.array(GaugeDay),
+});
+export type OutsideAt = z.infer<typeof OutsideAt>;
+
+/** Where a book's weather comes from: the address of a service, or none. */
+export const OutsideAddress = z.strictObject({
+  address: z
+    .url({ protocol: /^https?$/, error: 'expected an address that begins with http:// or https://, or null' })
+    .max(300, { error: 'expected an address of at most 300 characters' })
+    .nullable(),
+});
+export type OutsideAddress = z.infer<typeof OutsideAddress>;

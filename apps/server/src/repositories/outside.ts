@@ -1,0 +1,88 @@
+import type * as z from 'zod';
+import type { Db } from '../db/open.js';
+import type { OutsideStateTable } from '../db/schema.js';
+
+export type OutsideKind = 'weather' | 'gauge';
+
+/** How a source stood when it was last asked. */
+export interface KeptState {
+  readonly source: string | null;
+  readonly issuedAt: string | null;
+  readonly answeredAt: string | null;
+  readonly askedAt: string | null;
+  readonly failure: string | null;
+}
+
+const toState = (row: OutsideStateTable): KeptState => ({
+  source: row.source,
+  issuedAt: row.issued_at,
+  answeredAt: row.answered_at,
+  askedAt: row.asked_at,
+  failure: row.failure,
+});
+
+const DAYS_AT_ONCE = 500;
+
+/** What was brought from outside, water by water, kept for when the outside does not answer. */
+export class OutsideRepository {
+  constructor(private readonly db: Db) {}
+
+  /** Days of one kind, earliest first. */
+  async days<T extends z.ZodType>(waterId: string, kind: OutsideKind, shape: T): Promise<z.output<T>[]> {
+    const rows = await this.db
+      .selectFrom('outside_day')
+      .select('day')
+      .where('water_id', '=', waterId)
+      .where('kind', '=', kind)
+      .orderBy('date')
+      .execute();
+    return rows.map(({ day }) => shape.parse(JSON.parse(day)));
+  }
+
+  async state(waterId: string, kind: OutsideKind): Promise<KeptState | undefined> {
+    const row = await this.db
+      .selectFrom('outside_state')
+      .selectAll()
+      .where('water_id', '=', waterId)
+      .where('kind', '=', kind)
+      .executeTakeFirst();
+    return row && toState(row);
+  }
+
+  /** Keeps days over those of the same dates, and how the source stands. */
+  async keep(
+    waterId: string,
+    kind: OutsideKind,
+    days: readonly { readonly date: string }[],
+    state: KeptState,
+  ): Promise<void> {
+    const rows = days.map((day) => ({ water_id: waterId, kind, date: day.date, day: JSON.stringify(day) }));
+    await this.db.transaction().execute(async (db) => {
+      for (let from = 0; from < rows.length; from += DAYS_AT_ONCE) {
+        await db
+          .insertInto('outside_day')
+          .values(rows.slice(from, from + DAYS_AT_ONCE))
+          .onConflict((conflict) =>
+            conflict.columns(['water_id', 'kind', 'date']).doUpdateSet((set) => ({ day: set.ref('excluded.day') })),
+          )
+          .execute();
+      }
+      await new OutsideRepository(db).keepState(waterId, kind, state);
+    });
+  }
+
+  async keepState(waterId: string, kind: OutsideKind, state: KeptState): Promise<void> {
+    const row = {
+      source: state.source,
+      issued_at: state.issuedAt,
+      answered_at: state.answeredAt,
+      asked_at: state.askedAt,
+      failure: state.failure,
+    };
+    await this.db
+      .insertInto('outside_state')
+      .values({ water_id: waterId, kind, ...row })
+      .onConflict((conflict) => conflict.columns(['water_id', 'kind']).doUpdateSet(row))
+      .execute();
+  }
+}

@@ -1,0 +1,170 @@
+import {
+  daysOfGauge,
+  daysOfWeather,
+  GaugeDay,
+  GaugeHours,
+  type OutsideAt,
+  type OutsideState,
+  type Water,
+  WeatherDay,
+  WeatherHours,
+} from '@inky-shoal/core';
+import { CsvSource } from '../outside/csv-source.js';
+import { HttpSource, type Patience } from '../outside/http-source.js';
+import { SourceFailure, type HourSource } from '../outside/source.js';
+import type { FactRepository } from '../repositories/facts.js';
+import type { KeptState, OutsideKind, OutsideRepository } from '../repositories/outside.js';
+
+const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
+/** What was brought within the hour is fresh. */
+const FRESH_MS = HOUR_MS;
+/** After a failure nobody asks again by itself for so long. */
+const REST_MS = 60_000;
+/** A page waits so long for fresh figures before it gets the kept ones. */
+const WAIT_MS = 1500;
+/** The first question goes back so far: two winters. */
+const FIRST_DAYS_BACK = 560;
+/** Later ones ask again for the last days, which may have been put right since. */
+const AGAIN_DAYS = 3;
+const ADDRESS = 'weather-address';
+
+const NEVER: KeptState = { source: null, issuedAt: null, answeredAt: null, askedAt: null, failure: null };
+
+export interface OutsideClock {
+  /** What counts as now in the book. */
+  readonly bookNow: () => string;
+  /** Time of the machine, for ages of what is kept. */
+  readonly machineNow: () => Date;
+}
+
+/**
+ * Weather and gauge at the waters of one book. What was brought is kept, so that everything goes on with it when the
+ * outside is silent, slow or sends nonsense; how old it is and what went wrong is told with it.
+ */
+export class OutsideService {
+  private readonly underway = new Map<string, Promise<void>>();
+
+  constructor(
+    private readonly kept: OutsideRepository,
+    private readonly facts: FactRepository,
+    private readonly clock: OutsideClock,
+    /** Address of the service where the book names none of its own. */
+    private readonly usualAddress: string | null,
+    private readonly patience?: Patience,
+  ) {}
+
+  /** Address of the service that serves weather and gauge; null where there is none. */
+  async address(): Promise<string | null> {
+    return (await this.facts.get(ADDRESS)) ?? this.usualAddress;
+  }
+
+  async setAddress(address: string | null): Promise<void> {
+    await (address === null ? this.facts.remove(ADDRESS) : this.facts.set(ADDRESS, address));
+  }
+
+  /** What is known at a water, brought up to date first where that is quick. `ask` asks even when all is fresh. */
+  async at(water: Water, ask = false): Promise<OutsideAt> {
+    const [weather, gauge] = await Promise.all([
+      this.refresh(water, 'weather', ask),
+      this.refresh(water, 'gauge', ask),
+    ]);
+    return {
+      weather: { ...(await this.stateOf(water, 'weather')), asking: weather },
+      gauge: { ...(await this.stateOf(water, 'gauge')), asking: gauge },
+      weatherDays: await this.kept.days(water.id, 'weather', WeatherDay),
+      gaugeDays: await this.kept.days(water.id, 'gauge', GaugeDay),
+    };
+  }
+
+  /** Takes in weather from a file; rejects with a SourceFailure where it cannot be read. @returns days taken in */
+  async takeFile(water: Water, text: string): Promise<number> {
+    return this.bring(water, 'weather', new CsvSource(text));
+  }
+
+  /** Waits for questions that are on their way. */
+  async settle(): Promise<void> {
+    await Promise.all(this.underway.values());
+  }
+
+  private async stateOf(water: Water, kind: OutsideKind): Promise<Omit<OutsideState, 'asking'>> {
+    const { source, issuedAt, answeredAt, failure } = (await this.kept.state(water.id, kind)) ?? NEVER;
+    return { source, issuedAt, answeredAt, failure };
+  }
+
+  /** @returns whether the question is still on its way */
+  private async refresh(water: Water, kind: OutsideKind, ask: boolean): Promise<boolean> {
+    const address = await this.address();
+    if (address === null) return false;
+    const key = `${water.id} ${kind}`;
+    let question = this.underway.get(key);
+    if (!question) {
+      if (!ask && !(await this.isDue(water, kind))) return false;
+      question = this.question(water, kind, address).finally(() => this.underway.delete(key));
+      this.underway.set(key, question);
+    }
+    let timer: NodeJS.Timeout | undefined;
+    const patience = new Promise<boolean>((resolve) => {
+      timer = setTimeout(() => resolve(true), WAIT_MS);
+    });
+    const waiting = await Promise.race([question.then(() => false), patience]);
+    clearTimeout(timer);
+    return waiting;
+  }
+
+  private async isDue(water: Water, kind: OutsideKind): Promise<boolean> {
+    const { answeredAt, askedAt, failure } = (await this.kept.state(water.id, kind)) ?? NEVER;
+    const since = (at: string | null) => (at ? this.clock.machineNow().getTime() - Date.parse(at) : Infinity);
+    return failure === null ? since(answeredAt) > FRESH_MS : since(askedAt) > REST_MS;
+  }
+
+  /** Asks, and keeps the answer or what went wrong. Never rejects: a silent outside is nothing unusual. */
+  private async question(water: Water, kind: OutsideKind, address: string): Promise<void> {
+    const source =
+      kind === 'weather'
+        ? new HttpSource(address, 'weather', WeatherHours, this.patience)
+        : new HttpSource(address, 'gauge', GaugeHours, this.patience);
+    try {
+      await this.bring(water, kind, source);
+    } catch (error) {
+      const before = (await this.kept.state(water.id, kind)) ?? NEVER;
+      const failure = error instanceof SourceFailure ? error.message : 'The answer could not be kept';
+      await this.kept.keepState(water.id, kind, { ...before, askedAt: this.clock.machineNow().toISOString(), failure });
+      if (!(error instanceof SourceFailure)) throw error;
+    }
+  }
+
+  private async bring(
+    water: Water,
+    kind: OutsideKind,
+    source: HourSource<WeatherHours> | HourSource<GaugeHours>,
+  ): Promise<number> {
+    const now = this.clock.bookNow();
+    const hours = await source.hours({ place: water.place, from: await this.from(water, kind, now), now });
+    const { timeZone } = water.place;
+    const days = 'airTempC' in hours ? daysOfWeather(hours, timeZone) : daysOfGauge(hours, timeZone);
+    if (!days.length) throw new SourceFailure(`${source.name} has no whole day of figures`);
+    const machineNow = this.clock.machineNow().toISOString();
+    await this.kept.keep(water.id, kind, days, {
+      source: hours.source,
+      issuedAt: hours.issuedAt,
+      answeredAt: machineNow,
+      askedAt: machineNow,
+      failure: null,
+    });
+    return days.length;
+  }
+
+  /** Where the question begins: at first two winters back, later with the last days that are known for sure. */
+  private async from(water: Water, kind: OutsideKind, now: string): Promise<string> {
+    const known =
+      kind === 'weather'
+        ? (await this.kept.days(water.id, kind, WeatherDay)).filter((day) => day.kind === 'observed')
+        : await this.kept.days(water.id, kind, GaugeDay);
+    const last = known.at(-1);
+    const first = Date.parse(now) - FIRST_DAYS_BACK * DAY_MS;
+    const reaches = known[0] !== undefined && Date.parse(known[0].date) <= first + 3 * DAY_MS;
+    const from = last && reaches ? Date.parse(last.date) - AGAIN_DAYS * DAY_MS : first;
+    return new Date(from).toISOString();
+  }
+}
