@@ -48,15 +48,25 @@ export class HttpSource<Hours extends WeatherHours | GaugeHours> implements Hour
       ),
       timeout(timeoutMs, TimeoutStrategy.Aggressive),
     );
+    let gaveUp = false;
     try {
-      return await policy.execute(({ signal }) => this.once(url, signal));
+      return await policy.execute(async ({ signal }) => {
+        try {
+          return await this.once(url, signal);
+        } catch (error) {
+          // Read at once: the policy ends its signal after every try, whatever came of it.
+          gaveUp = signal.aborted;
+          throw error;
+        }
+      });
     } catch (error) {
       if (error instanceof SourceFailure) throw error;
-      // The policy gives up by aborting the call, which then fails as aborted.
-      const slow = isTaskCancelledError(error) || (error instanceof Error && error.name === 'AbortError');
-      throw new SourceFailure(slow ? `${this.name} takes too long to answer` : `${this.name} does not answer`, {
-        cause: error,
-      });
+      throw new SourceFailure(
+        `${this.name} ${gaveUp || isTaskCancelledError(error) ? 'takes too long to answer' : 'does not answer'}`,
+        {
+          cause: error,
+        },
+      );
     }
   }
 
