@@ -39,6 +39,7 @@ export default {
         '^(\\.{1,2}/.*)\\.js$': '$1',
         '^@inky-shoal/core$': '<rootDir>/packages/core/src/index.ts',
         'planner\\.service$': '<rootDir>/apps/web/src/testing/planner.ts',
+        'seasoner\\.service$': '<rootDir>/apps/web/src/testing/seasoner.ts',
       },
     },
     {

@@ -124,7 +124,7 @@ export async function* rows() {
       figure: 'firstTransferKb',
       unit: 'kB',
       samples: [await firstTransferKb(browser, server.address)],
-      how: 'the sheet with its worker and fonts, compressed, nothing cached',
+      how: 'the sheet with its worker, fonts and data, compressed, nothing cached; other views fetched ahead later not counted',
     };
   } finally {
     await browser.close();

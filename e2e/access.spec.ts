@@ -38,6 +38,7 @@ afterAll(() => stage.strike());
 
 const VIEWS: [name: string, path: () => string, ready: string][] = [
   ['sheet', () => '/sheet', '.note'],
+  ['season', () => '/season', 'inky-year-chart canvas'],
   ['waters', () => '/waters', 'tbody tr'],
   ['plans', () => '/plans', 'main li'],
   ['compare', () => compare, 'tbody tr'],
@@ -68,6 +69,14 @@ describe.each(['paper', 'night', 'glare'])('axe finds nothing in %s', (look) => 
     await page.goto(`${stage.server.address}/waters`);
     await page.getByRole('button', { name: 'Make a water' }).click();
     await page.getByRole('heading', { name: 'Make a water' }).waitFor();
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole('button', { name: /Lake Ferrow/ }).click();
+    await page.getByRole('button', { name: '6 zones' }).click();
+    await page.getByRole('button', { name: 'Keep the zones' }).waitFor();
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Several readings at once' }).click();
+    await page.locator('#import-text').fill('date,temp F,seen ft\n2027-02-01,44,5\n2027-02-33,44,5\n');
+    await page.getByText('Leave this line out').waitFor();
     expect(await violations(page)).toEqual([]);
   });
 });

@@ -8,6 +8,18 @@ const WIDE = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
 const openSentence = (page) => page.getByRole('button', { name: /^Sky:/ }).click();
+const openZones = (page) => page.getByRole('button', { name: '6 zones' }).click();
+const PASTED = [
+  'date\ttime\twater\tseen',
+  '3/10/2027\t9:00 am\t52.1\t5',
+  '3/11/2027\t9:30 am\t53\t5',
+  '3/12/2027\t25:00\t53.4\t4.5',
+].join('\n');
+const pasteRows = async (page) => {
+  await page.getByRole('button', { name: 'Several readings at once' }).click();
+  await page.locator('#import-text').fill(PASTED);
+  await page.getByText('1 that cannot be read').waitFor();
+};
 const compareTwo = async (page) => {
   const boxes = page.getByRole('checkbox');
   await boxes.nth(0).check();
@@ -23,8 +35,13 @@ const PICTURES = [
   { name: 'sheet-night', path: '/sheet', ready: '.note', size: WIDE, look: 'night' },
   { name: 'sheet-glare-phone', path: '/sheet', ready: '.note', size: PHONE, look: 'glare' },
   { name: 'sentence', path: '/sheet', ready: '.note', size: WIDE, act: openSentence },
+  { name: 'season', path: '/season', ready: 'inky-year-chart canvas', size: WIDE },
+  { name: 'season-phone', path: '/season', ready: 'inky-year-chart canvas', size: PHONE },
   { name: 'waters', path: '/waters', ready: 'table', size: WIDE },
   { name: 'waters-phone', path: '/waters', ready: 'table', size: PHONE },
+  { name: 'zones', path: '/waters', ready: 'table', size: WIDE, act: openZones },
+  { name: 'import', path: '/waters', ready: 'table', size: WIDE, act: pasteRows },
+  { name: 'import-phone', path: '/waters', ready: 'table', size: PHONE, act: pasteRows },
   { name: 'plans', path: '/plans', ready: 'main li', size: WIDE },
   { name: 'plans-phone', path: '/plans', ready: 'main li', size: PHONE },
   { name: 'compare', path: '/plans', ready: 'main li', size: WIDE, act: compareTwo },

@@ -1,13 +1,14 @@
-import { startStandIns } from './lib/server.mjs';
+import { freePort, startStandIns } from './lib/server.mjs';
 import { ensureInstalled, ensurePageBuilt, say } from './lib/workspace.mjs';
 
 ensureInstalled();
 ensurePageBuilt();
-try {
-  // The demo's weather and gauge are made up by a program of their own, so that its going away can be tried out.
-  process.env.INKY_DEMO_OUTSIDE ??= (await startStandIns(Number(process.env.INKY_SIM_PORT ?? 0))).address;
-} catch (error) {
-  say(`The demo goes without its weather: ${error.message}`);
+// The demo's weather and gauge are made up by a program of their own, so that its going away can be tried out. Nobody
+// waits for it: until it answers, the demo goes without.
+if (process.env.INKY_DEMO_OUTSIDE === undefined) {
+  const port = await freePort();
+  process.env.INKY_DEMO_OUTSIDE = `http://127.0.0.1:${port}`;
+  startStandIns(port).catch((error) => say(`The demo goes without its weather: ${error.message}`));
 }
 await import('../apps/server/dist/main.js');
 

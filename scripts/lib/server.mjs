@@ -1,8 +1,19 @@
 import { spawn } from 'node:child_process';
+import { createServer } from 'node:net';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT } from './workspace.mjs';
+
+/** A port that nobody listens on. */
+export const freePort = () =>
+  new Promise((resolve, reject) => {
+    const probe = createServer().once('error', reject);
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address();
+      probe.close(() => resolve(port));
+    });
+  });
 
 /** Starts a built program as a process of its own and waits until it says its address. */
 export async function startProgram(file, env) {

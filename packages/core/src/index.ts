@@ -1,4 +1,5 @@
 export * from './contract/ids.js';
+export * from './contract/limits.js';
 export * from './contract/names.js';
 export { clientId, instant } from './contract/fields.js';
 export * from './contract/conditions.js';

@@ -1,7 +1,6 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
 import { type ApplicationConfig, inject, provideZonelessChangeDetection } from '@angular/core';
 import {
-  PreloadAllModules,
   provideRouter,
   TitleStrategy,
   withComponentInputBinding,
@@ -10,6 +9,7 @@ import {
 } from '@angular/router';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
+import { FetchAhead } from './shell/ahead';
 import { ViewTitle } from './shell/view-title';
 import { NoticeService } from './state/notice.service';
 import { INKY_PRESET } from './ui/theme';
@@ -24,8 +24,7 @@ export const appConfig: ApplicationConfig = {
     provideRouter(
       routes,
       withComponentInputBinding(),
-      // Views are fetched ahead, so that one can still go to them when the server is away.
-      withPreloading(PreloadAllModules),
+      withPreloading(FetchAhead),
       withNavigationErrorHandler(() =>
         inject(NoticeService).say(
           'This view could not be fetched: the server does not answer. Try again when it is back.',

@@ -3,6 +3,7 @@ import type { Routes } from '@angular/router';
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'sheet' },
   { path: 'sheet', title: 'Sheet', loadComponent: () => import('./sheet/sheet.view').then((m) => m.SheetView) },
+  { path: 'season', title: 'Season', loadComponent: () => import('./season/season.view').then((m) => m.SeasonView) },
   { path: 'waters', title: 'Waters', loadComponent: () => import('./waters/waters.view').then((m) => m.WatersView) },
   { path: 'plans', title: 'Plans', loadComponent: () => import('./plans/plans.view').then((m) => m.PlansView) },
   {

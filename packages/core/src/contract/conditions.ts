@@ -1,19 +1,7 @@
 import * as z from 'zod';
 import { calendarDate, clockTime, instant, maybe, oneOf, quantity, record, someOf, timeZone } from './fields.js';
 import * as ids from './ids.js';
-
-/** What each measured field may be, in its own unit. */
-export const LIMITS = {
-  surfaceTempC: [-2, 40],
-  tempTrendCPerDay: [-5, 5],
-  yearLowC: [-2, 35],
-  visibilityM: [0.01, 30],
-  normalVisibilityM: [0.01, 30],
-  windMps: [0, 60],
-  maxDepthM: [0.3, 300],
-  mixedDepthM: [0.2, 60],
-} as const;
-export type Limited = keyof typeof LIMITS;
+import { LIMITS } from './limits.js';
 
 export const surfaceTempC = quantity('a water temperature in degrees Celsius', ...LIMITS.surfaceTempC);
 export const visibilityM = quantity('a visibility in metres', ...LIMITS.visibilityM);

@@ -1,7 +1,8 @@
 import * as z from 'zod';
-import { Conditions, LIMITS, Place, surfaceTempC, visibilityM } from './conditions.js';
+import { Conditions, Place, surfaceTempC, visibilityM } from './conditions.js';
 import { clientId, instant, maybe, oneOf, quantity, record, shortText, someOf } from './fields.js';
 import * as ids from './ids.js';
+import { LIMITS } from './limits.js';
 import { UNIT_SYSTEMS } from '../units/units.js';
 import { Plan } from './plan.js';
 

@@ -8,7 +8,7 @@ import {
   SearchRiseSet,
   type AstroTime,
 } from 'astronomy-engine';
-import { DateTime } from 'luxon';
+import { TZDate } from '@date-fns/tz';
 import type { Place } from '../contract/conditions.js';
 
 /** The sun and moon of one local day. Instants are UTC; null where the sun does not cross that line on that day. */
@@ -98,10 +98,12 @@ export const yearMonth = (latitude: number, dayOfYear: number): number =>
 
 /** Minutes on the local clock since midnight, of an instant that falls on or near that day. */
 function localMinutes(instant: Date, timeZone: string): number {
-  const local = DateTime.fromJSDate(instant, { zone: timeZone });
-  return local.hour * 60 + local.minute + local.second / 60;
+  const local = new TZDate(instant, timeZone);
+  return local.getHours() * 60 + local.getMinutes() + local.getSeconds() / 60;
 }
 
 /** Noon of a local day as an instant, in milliseconds. */
-export const noonMs = (date: string, timeZone: string): number =>
-  DateTime.fromISO(`${date}T12:00:00`, { zone: timeZone }).toMillis();
+export function noonMs(date: string, timeZone: string): number {
+  const [year, month, day] = date.split('-').map(Number) as [number, number, number];
+  return new TZDate(year, month - 1, day, 12, timeZone).getTime();
+}

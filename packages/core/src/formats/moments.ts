@@ -1,4 +1,4 @@
-import { DateTime } from 'luxon';
+import { TZDate } from '@date-fns/tz';
 
 /** In which order day, month and year stand where dates are written with strokes or points. */
 export const DATE_ORDERS = ['ymd', 'mdy', 'dmy'] as const;
@@ -40,6 +40,8 @@ function writtenTime(text: string): { hour: number; minute: number } | undefined
 /** Noon stands for a day without a time. */
 const NOON = { hour: 12, minute: 0 };
 
+const instantOf = (timeMs: number): string => new Date(timeMs).toISOString().replace('.000Z', 'Z');
+
 /** A moment that carries its own offset, as 2027-03-01T14:00:00-06:00. */
 const WITH_OFFSET = /^\d{4}-\d\d-\d\d[T ]\d\d:\d\d(:\d\d(\.\d+)?)?\s*(Z|[+-]\d\d:?\d\d)$/;
 
@@ -57,16 +59,22 @@ export function momentOf(
 ): string | undefined {
   const plain = text.trim();
   if (WITH_OFFSET.test(plain)) {
-    const at = DateTime.fromISO(plain.replace(' ', 'T').replace(/\s/g, ''), { zone: 'utc' });
-    return at.isValid ? at.toISO({ suppressMilliseconds: true }) : undefined;
+    const at = Date.parse(
+      plain
+        .replace(' ', 'T')
+        .replace(/\s/g, '')
+        .replace(/([+-]\d\d)(\d\d)$/, '$1:$2'),
+    );
+    return Number.isNaN(at) ? undefined : instantOf(at);
   }
   const parted = /^(\S+?)(?:[T\s]+(.+))?$/.exec(plain);
   const date = parted && writtenDate(parted[1] as string, order);
   const inside = timeText?.trim() ? timeText : parted?.[2];
   const time = inside === undefined ? NOON : writtenTime(inside);
   if (!date || !time) return undefined;
-  const at = DateTime.fromObject({ ...date, ...time }, { zone: timeZone });
-  return at.isValid ? at.toUTC().toISO({ suppressMilliseconds: true }) : undefined;
+  const at = new TZDate(date.year, date.month - 1, date.day, time.hour, time.minute, timeZone);
+  // A day that does not exist rolls over into one that does.
+  return at.getMonth() === date.month - 1 && at.getDate() === date.day ? instantOf(at.getTime()) : undefined;
 }
 
 /** The order in which all of these dates can be read; where several fit, the one that the first of the preferred says. */

@@ -1,4 +1,4 @@
-import { LIMITS } from '../contract/conditions.js';
+import { LIMITS } from '../contract/limits.js';
 import type { UnitSystem } from '../units/units.js';
 import { dateOrderOf, type DateOrder } from './moments.js';
 import { figureIn, type TextTable } from './table.js';

@@ -1,4 +1,4 @@
-import { LIMITS } from '../contract/conditions.js';
+import { LIMITS } from '../contract/limits.js';
 import type { Reading, ReadingDraft, Zone } from '../contract/records.js';
 import { figureOf, say, type UnitSystem } from '../units/units.js';
 import { momentOf } from './moments.js';
@@ -66,7 +66,7 @@ function readLine(
     return column < 0 ? '' : (cells[column] ?? '');
   };
   const at = momentOf(cell('date'), cell('time'), dateOrder, context.timeZone);
-  if (!at) return `expected a day that exists, got "${`${cell('date')} ${cell('time')}`.trim().slice(0, 30)}"`;
+  if (!at) return `expected a day and time that exist, got "${`${cell('date')} ${cell('time')}`.trim().slice(0, 30)}"`;
   if (Date.parse(at) > Date.parse(context.now)) return `${cell('date').slice(0, 20)} is still to come`;
   const temp = figureIn(cell('temp'), table.decimalComma);
   if (temp === undefined) return `expected a temperature, got "${cell('temp').slice(0, 20)}"`;

@@ -42,6 +42,10 @@ function meanDirection(from: Column, speed: Column, hours: readonly number[]): n
   return found < LEAST_HOURS ? null : ((((Math.atan2(east, north) * 180) / Math.PI) % 360) + 360) % 360;
 }
 
+/** A day's mean is kept to the hundredth: no instrument is finer, and days are sent about in thousands. */
+const tidy = (value: number): number => Math.round(value * 100) / 100;
+const maybeTidy = (value: number | null): number | null => (value === null ? null : tidy(value));
+
 /** Usual cloud, for a service that gives none. */
 const USUAL_CLOUD = 0.5;
 
@@ -65,14 +69,14 @@ export function daysOfWeather(hours: WeatherHours, timeZone: string): WeatherDay
     days.push({
       date: dateOf(day),
       kind: observed * 2 >= own.length ? 'observed' : 'forecast',
-      airTempC,
-      dewPointC: Math.min(dewPointC, airTempC),
-      windMps,
-      windFromDeg: meanDirection(hours.windFromDeg, hours.windMps, own),
-      cloudFraction: meanOf(hours.cloudFraction, own) ?? USUAL_CLOUD,
-      pressureHpa: meanOf(hours.pressureHpa, own),
-      rainMm: rain.reduce((sum, value) => sum + value, 0),
-      solarWm2: light,
+      airTempC: tidy(airTempC),
+      dewPointC: tidy(Math.min(dewPointC, airTempC)),
+      windMps: tidy(windMps),
+      windFromDeg: maybeTidy(meanDirection(hours.windFromDeg, hours.windMps, own)),
+      cloudFraction: tidy(meanOf(hours.cloudFraction, own) ?? USUAL_CLOUD),
+      pressureHpa: maybeTidy(meanOf(hours.pressureHpa, own)),
+      rainMm: tidy(rain.reduce((sum, value) => sum + value, 0)),
+      solarWm2: maybeTidy(light),
     });
   }
   return days;
@@ -82,8 +86,8 @@ export function daysOfWeather(hours: WeatherHours, timeZone: string): WeatherDay
 export function daysOfGauge(hours: GaugeHours, timeZone: string): GaugeDay[] {
   return [...hoursByDay(hours.firstHour, hours.levelM.length, timeZone)].map(([day, own]) => ({
     date: dateOf(day),
-    levelM: meanOf(hours.levelM, own, 1),
-    inflowM3s: meanOf(hours.inflowM3s, own, 1),
-    turbidityNtu: meanOf(hours.turbidityNtu, own, 1),
+    levelM: maybeTidy(meanOf(hours.levelM, own, 1)),
+    inflowM3s: maybeTidy(meanOf(hours.inflowM3s, own, 1)),
+    turbidityNtu: maybeTidy(meanOf(hours.turbidityNtu, own, 1)),
   }));
 }

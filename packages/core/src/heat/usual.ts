@@ -1,4 +1,3 @@
-import { Matrix, solve } from 'ml-matrix';
 import { climateTempC, climateTrendCPerDay } from '../season/climate.js';
 import { yearDayOf } from '../season/calendar.js';
 import { exchangeWm2C, type Pull } from './surface.js';
@@ -27,6 +26,30 @@ function latitudePull(latitude: number, day: number): Pull {
 }
 
 /**
+ * Weights of terms that best give what was seen, least squares taken in row by row (Plackett 1950).
+ * @param rows terms with what was seen at them
+ * @param prior how many rows of nothing the weights begin with
+ */
+function leastSquares(rows: readonly (readonly [terms: readonly number[], seen: number])[], prior: number): number[] {
+  const size = rows[0]?.[0].length ?? 0;
+  const weights = new Array<number>(size).fill(0);
+  const doubt = weights.map((_, row) => weights.map((__, column) => (row === column ? 1 / prior : 0)));
+  for (const [terms, seen] of rows) {
+    const spread = doubt.map((row) => row.reduce((sum, value, at) => sum + value * (terms[at] as number), 0));
+    const whole = 1 + terms.reduce((sum, term, at) => sum + term * (spread[at] as number), 0);
+    const missed = seen - terms.reduce((sum, term, at) => sum + term * (weights[at] as number), 0);
+    for (let row = 0; row < size; row++) {
+      const gain = (spread[row] as number) / whole;
+      weights[row] = (weights[row] as number) + gain * missed;
+      const own = doubt[row] as number[];
+      for (let column = 0; column < size; column++)
+        own[column] = (own[column] as number) - gain * (spread[column] as number);
+    }
+  }
+  return weights;
+}
+
+/**
  * The usual year of a water: the latitude's, moved by a constant and one yearly wave towards what the weather of its
  * known days was (least squares with the latitude as prior), so that a mild coast is not taken for an inland lake.
  */
@@ -40,10 +63,10 @@ export function usualYear(
     const angle = (2 * Math.PI * yearDayOf(day)) / 365.25;
     return [1, Math.cos(angle), Math.sin(angle)];
   };
-  const terms = new Matrix(known.map(({ day }) => wave(day)));
-  const off = Matrix.columnVector(known.map(({ day, pull }) => pull.equilibriumC - base(day).equilibriumC));
-  const turned = terms.transpose();
-  const moved = solve(turned.mmul(terms).add(Matrix.eye(3).mul(PRIOR_DAYS)), turned.mmul(off)).to1DArray();
+  const moved = leastSquares(
+    known.map(({ day, pull }) => [wave(day), pull.equilibriumC - base(day).equilibriumC]),
+    PRIOR_DAYS,
+  );
   return (day) => {
     const { equilibriumC, exchangeWm2C: exchange } = base(day);
     const move = wave(day).reduce((sum, term, index) => sum + term * (moved[index] as number), 0);

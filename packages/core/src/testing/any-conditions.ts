@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { Conditions, LIMITS } from '../contract/conditions.js';
+import { Conditions } from '../contract/conditions.js';
+import { LIMITS } from '../contract/limits.js';
 import * as ids from '../contract/ids.js';
 
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });

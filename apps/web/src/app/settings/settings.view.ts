@@ -1,10 +1,13 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import type { Book, UnitSystem } from '@inky-shoal/core';
 import { SelectButton } from 'primeng/selectbutton';
+import { catchError, EMPTY, filter, switchMap } from 'rxjs';
 import { BookService } from '../state/book.service';
+import { NoticeService } from '../state/notice.service';
+import { OutsideService } from '../state/outside.service';
 import { SettingsService, type Look } from '../state/settings.service';
 
 /** Units, look, and which book is open. */
@@ -55,6 +58,37 @@ import { SettingsService, type Look } from '../state/settings.service';
         <button type="button" class="act" (click)="open('demo')">Go to the demo</button>
       }
     </section>
+
+    <section aria-labelledby="weather">
+      <h2 id="weather">Weather</h2>
+      @if (book() === 'demo') {
+        <p>The demo's weather and water gauge are made up by a stand-in beside the server.</p>
+      } @else {
+        <p>
+          A service that answers <code>weather</code> and <code>gauge</code> with hourly figures as JSON. Without one, a
+          CSV file on the season's page does as well.
+        </p>
+        <form (ngSubmit)="keepAddress()">
+          <label class="label" for="weather-address">Address of the service</label>
+          <div class="row">
+            <input
+              id="weather-address"
+              class="field"
+              name="address"
+              type="url"
+              autocomplete="off"
+              placeholder="http://"
+              [ngModel]="address()"
+              (ngModelChange)="address.set($event)"
+              [attr.aria-invalid]="!!addressProblem()"
+              aria-describedby="weather-address-problem"
+            />
+            <button type="submit" class="act">Keep</button>
+          </div>
+          <p id="weather-address-problem" class="problem" role="alert">{{ addressProblem() }}</p>
+        </form>
+      }
+    </section>
   </div>`,
   styles: `
     section {
@@ -67,6 +101,10 @@ import { SettingsService, type Look } from '../state/settings.service';
     section p {
       margin: 0.5rem 0 0.75rem;
     }
+    .row {
+      display: flex;
+      gap: 0.5rem;
+    }
     :host ::ng-deep .p-togglebutton {
       min-height: var(--touch);
       min-width: 5.5rem;
@@ -77,6 +115,11 @@ export class SettingsView {
   private readonly settings = inject(SettingsService);
   private readonly books = inject(BookService);
   private readonly router = inject(Router);
+  private readonly outside = inject(OutsideService);
+  private readonly notices = inject(NoticeService);
+
+  protected readonly address = signal('');
+  protected readonly addressProblem = signal<string | null>(null);
 
   protected readonly units = toSignal(this.settings.units$, { requireSync: true });
   protected readonly look = toSignal(this.settings.look$, { requireSync: true });
@@ -90,6 +133,27 @@ export class SettingsView {
     { id: 'night', name: 'Night' },
     { id: 'glare', name: 'Glare' },
   ];
+
+  constructor() {
+    this.books.book$
+      .pipe(
+        filter((book) => book === 'own'),
+        switchMap(() => this.outside.address().pipe(catchError(() => EMPTY))),
+        takeUntilDestroyed(),
+      )
+      .subscribe((address) => this.address.set(address ?? ''));
+  }
+
+  protected keepAddress(): void {
+    const address = this.address().trim() || null;
+    this.outside.setAddress(address).subscribe({
+      next: () => {
+        this.addressProblem.set(null);
+        this.notices.say(address ? 'Address kept. The season asks it from now on.' : 'No service is asked any more.');
+      },
+      error: (error: Error) => this.addressProblem.set(error.message),
+    });
+  }
 
   protected setUnits(units: UnitSystem): void {
     this.settings.set({ units });

@@ -23,6 +23,7 @@ export class ShellComponent {
   protected readonly waiting$ = inject(OutboxService).waiting$;
   protected readonly book$ = inject(BookService).book$;
   protected readonly views = [
+    { path: '/season', name: 'Season' },
     { path: '/sheet', name: 'Sheet' },
     { path: '/waters', name: 'Waters' },
     { path: '/plans', name: 'Plans' },

@@ -2,7 +2,7 @@ import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, inject, viewChild } from '@angular/core';
 import { Router } from '@angular/router';
 
-const GO: Readonly<Record<string, string>> = { s: '/sheet', w: '/waters', p: '/plans', e: '/settings' };
+const GO: Readonly<Record<string, string>> = { n: '/season', s: '/sheet', w: '/waters', p: '/plans', e: '/settings' };
 
 /** Keys that work on every view, and the list of them. */
 @Component({
@@ -13,6 +13,8 @@ const GO: Readonly<Record<string, string>> = { s: '/sheet', w: '/waters', p: '/p
     <dialog #list aria-labelledby="keys-title">
       <h2 id="keys-title">Keys</h2>
       <dl>
+        <dt>n</dt>
+        <dd>Season</dd>
         <dt>s</dt>
         <dd>Sheet</dd>
         <dt>w</dt>

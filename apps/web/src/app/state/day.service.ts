@@ -2,11 +2,14 @@ import { inject, Injectable } from '@angular/core';
 import {
   BOOKS,
   Conditions,
+  conditionsOn,
+  dayNumber,
   parse,
   type ConditionsInput,
   type PlannedDay,
   type Problem,
   type Reading,
+  type SeasonZone,
   type Water,
 } from '@inky-shoal/core';
 import {
@@ -28,6 +31,7 @@ import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
 import { BookService, type Clock } from './book.service';
 import { PlannerService } from './planner.service';
+import { SeasonService, type WaterSeason } from './season.service';
 import { SettingsService } from './settings.service';
 import { Store } from './store';
 import { WatersService } from './waters.service';
@@ -98,11 +102,48 @@ export function draftFor(water: Water, readings: readonly Reading[], clock: Cloc
   };
 }
 
+/** A first draft for a day in a zone, from where the season stands there. */
+export function seasonDraft(
+  { water, year, readings, outside, clock }: WaterSeason,
+  zoneId?: string,
+  day?: number,
+): Draft {
+  const [first] = year.zones;
+  const wanted = zoneId ?? latestReadZone(readings, clock);
+  const zone = year.zones.find(({ id }) => id === wanted) ?? (first as SeasonZone);
+  const told = water.zones?.find(({ id }) => id === zone.id);
+  const base = draftFor(water, readings, clock);
+  const date = day ?? dayNumber(dayToPlan(clock, water.place.timeZone));
+  return {
+    ...base,
+    waterName: told ? `${water.name}, ${told.name}` : water.name,
+    input: {
+      ...base.input,
+      ...conditionsOn(year, zone, date, outside.weatherDays),
+      readings: undefined,
+      maxDepthM: told?.maxDepthM ?? water.maxDepthM,
+    },
+  };
+}
+
+const LATELY_MS = 45 * DAY_MS;
+
+/** The zone that was read most often lately. */
+function latestReadZone(readings: readonly Reading[], clock: Clock): string | undefined {
+  const since = Date.parse(clock.now) - LATELY_MS;
+  const counts = new Map<string, number>();
+  for (const { at, zoneId } of readings) {
+    if (zoneId && Date.parse(at) >= since) counts.set(zoneId, (counts.get(zoneId) ?? 0) + 1);
+  }
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];
+}
+
 /** The day on the sheet. Every change plans anew; what was typed is kept in this browser, book by book. */
 @Injectable({ providedIn: 'root' })
 export class DayService {
   private readonly books = inject(BookService);
   private readonly waters = inject(WatersService);
+  private readonly season = inject(SeasonService);
   private readonly planner = inject(PlannerService);
   private readonly settings = inject(SettingsService);
   private readonly store = new Store('drafts', Kept, {});
@@ -163,11 +204,29 @@ export class DayService {
     return this.drafts.value[this.books.book] ?? null;
   }
 
-  /** Begins a new day on a water, from its latest readings. */
+  /** Begins a new day on a water, from where its season stands; from its latest readings where that cannot be had. */
   begin(water: Water): void {
-    combineLatest([this.waters.readingsOf(water.id).pipe(catchError(() => of<Reading[]>([]))), this.books.clock$])
-      .pipe(take(1))
-      .subscribe(([readings, clock]) => this.keep(draftFor(water, readings, clock)));
+    this.season
+      .of(water)
+      .pipe(
+        take(1),
+        map((season) => seasonDraft(season)),
+        catchError(() =>
+          combineLatest([
+            this.waters.readingsOf(water.id).pipe(catchError(() => of<Reading[]>([]))),
+            this.books.clock$,
+          ]).pipe(
+            take(1),
+            map(([readings, clock]) => draftFor(water, readings, clock)),
+          ),
+        ),
+      )
+      .subscribe((draft) => this.keep(draft));
+  }
+
+  /** Begins a day of the season in one of its zones. */
+  beginFrom(season: WaterSeason, zoneId: string, day: number): void {
+    this.keep(seasonDraft(season, zoneId, day));
   }
 
   /** Opens a saved plan's conditions. */

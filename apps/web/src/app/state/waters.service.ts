@@ -1,6 +1,18 @@
 import { inject, Injectable } from '@angular/core';
 import { Reading, Water, type ReadingDraftInput, type WaterDraftInput } from '@inky-shoal/core';
-import { BehaviorSubject, combineLatest, merge, type Observable, of, shareReplay, Subject, switchMap, tap } from 'rxjs';
+import {
+  BehaviorSubject,
+  combineLatest,
+  concat,
+  last,
+  merge,
+  type Observable,
+  of,
+  shareReplay,
+  Subject,
+  switchMap,
+  tap,
+} from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
 import { ApiService } from './api.service';
@@ -8,6 +20,10 @@ import { BookService } from './book.service';
 import { ConnectionService } from './connection.service';
 import { loading, type Loaded } from './loaded';
 import { OutboxService } from './outbox.service';
+
+export type BatchedReading = ReadingDraftInput & { readonly id: string };
+/** Readings that go to the server in one piece. */
+const AT_ONCE = 500;
 
 /** Waters of the open book and their readings. */
 @Injectable({ providedIn: 'root' })
@@ -18,6 +34,9 @@ export class WatersService {
   private readonly changed = new Subject<void>();
   private readonly again$ = merge(this.changed, this.outbox.delivered$, inject(ConnectionService).there$);
   private readonly looked = new BehaviorSubject<string | null>(null);
+
+  /** Something of the waters or their readings has been changed, or what waited has been delivered. */
+  readonly changed$ = this.again$;
 
   readonly waters$: Observable<Loaded<Water[]>> = combineLatest([this.books.book$, this.again$]).pipe(
     switchMap(([book]) => loading(this.api.get(`/books/${book}/waters`, z.array(Water)))),
@@ -54,6 +73,30 @@ export class WatersService {
 
   removeReading({ waterId, id }: Reading): Observable<'sent' | 'waiting'> {
     return this.write({ method: 'DELETE', path: this.readingPath(waterId, id) });
+  }
+
+  /** Adds many readings, some hundreds at a time. Emits once, when the last are on their way. */
+  addReadings(waterId: string, batch: readonly BatchedReading[]): Observable<'sent' | 'waiting'> {
+    const path = `/books/${this.books.book}/waters/${waterId}/readings`;
+    const parts = Array.from({ length: Math.ceil(batch.length / AT_ONCE) }, (_, part) =>
+      batch.slice(part * AT_ONCE, (part + 1) * AT_ONCE),
+    );
+    return concat(...parts.map((body) => this.outbox.send({ method: 'PUT', path, body }))).pipe(
+      last(),
+      tap(() => this.changed.next()),
+    );
+  }
+
+  /** Takes readings out again, as when an import is undone. */
+  removeReadings(waterId: string, ids: readonly string[]): Observable<'sent' | 'waiting'> {
+    const path = `/books/${this.books.book}/waters/${waterId}/readings/remove`;
+    const parts = Array.from({ length: Math.ceil(ids.length / AT_ONCE) }, (_, part) =>
+      ids.slice(part * AT_ONCE, (part + 1) * AT_ONCE),
+    );
+    return concat(...parts.map((body) => this.outbox.send({ method: 'POST', path, body }))).pipe(
+      last(),
+      tap(() => this.changed.next()),
+    );
   }
 
   private readingPath(waterId: string, id: string): string {

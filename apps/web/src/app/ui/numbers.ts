@@ -1,4 +1,4 @@
-import { LIMITS, sayRange, say, toSi, type Limited, type Measure, type UnitSystem } from '@inky-shoal/core';
+import { LIMITS, sayRange, say, toShown, toSi, type Limited, type Measure, type UnitSystem } from '@inky-shoal/core';
 
 /** Reads a number that a person typed, with a point or a comma; undefined where it is none. */
 export function readNumber(text: string): number | undefined {
@@ -36,3 +36,7 @@ export function readQuantity(
     toSi(measure, shown, other) <= limits[1];
   return { si: undefined, problem: `${expected}, got ${say(measure, si, units)}.${fits ? ' Did you mean °F?' : ''}` };
 }
+
+/** A quantity as it stands in a field to be typed over: plain decimals, where words may have fractions. */
+export const plainFigure = (measure: Measure, si: number, units: UnitSystem): string =>
+  String(Number(toShown(measure, si, units).toFixed(measure === 'temp' && units === 'us' ? 0 : 1)));

@@ -1,99 +1,39 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  untracked,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
-import { symbolOf, type Water } from '@inky-shoal/core';
+import { symbolOf, type Reading, type ReadingDraftInput, type Water } from '@inky-shoal/core';
 import type { Clock } from '../state/book.service';
 import { NoticeService } from '../state/notice.service';
 import { SettingsService } from '../state/settings.service';
 import { WatersService } from '../state/waters.service';
-import { readQuantity } from '../ui/numbers';
+import { plainFigure, readQuantity } from '../ui/numbers';
 import { instantAt, localInput } from '../ui/local-time';
+import { readProfile, writeProfile } from './profile-text';
 
 interface Problems {
   readonly at?: string | null;
   readonly temp?: string | null;
   readonly seen?: string | null;
+  readonly profile?: string | null;
 }
 
-/** One reading: when, how warm, how far one sees. */
+/** One reading: when and where, how warm, how far one sees, and how warm it is further down. New, or one to change. */
 @Component({
   selector: 'inky-reading-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ReactiveFormsModule],
-  template: `
-    <form [formGroup]="form" (ngSubmit)="add()" aria-labelledby="add-reading" novalidate>
-      <h3 id="add-reading">Add a reading</h3>
-      <div class="fields">
-        <div>
-          <label class="label" for="reading-at">When</label>
-          <input
-            id="reading-at"
-            class="field"
-            type="datetime-local"
-            formControlName="at"
-            [attr.aria-invalid]="!!problems().at"
-            aria-describedby="reading-at-problem"
-          />
-          <p id="reading-at-problem" class="problem" role="alert">{{ problems().at }}</p>
-        </div>
-        <div>
-          <label class="label" for="reading-temp">Water, {{ tempUnit() }}</label>
-          <input
-            id="reading-temp"
-            class="field"
-            inputmode="decimal"
-            autocomplete="off"
-            formControlName="temp"
-            [attr.aria-invalid]="!!problems().temp"
-            aria-describedby="reading-temp-problem"
-          />
-          <p id="reading-temp-problem" class="problem" role="alert">{{ problems().temp }}</p>
-        </div>
-        <div>
-          <label class="label" for="reading-seen">Seen to, {{ depthUnit() }}</label>
-          <input
-            id="reading-seen"
-            class="field"
-            inputmode="decimal"
-            autocomplete="off"
-            formControlName="seen"
-            [attr.aria-invalid]="!!problems().seen"
-            aria-describedby="reading-seen-problem"
-          />
-          <p id="reading-seen-problem" class="problem" role="alert">{{ problems().seen }}</p>
-        </div>
-        <button type="submit" class="act">Add</button>
-      </div>
-    </form>
-  `,
-  styles: `
-    h3 {
-      margin: 1.5rem 0 0.5rem;
-    }
-    .fields {
-      display: grid;
-      grid-template-columns: 14rem 1fr 1fr auto;
-      gap: 0.75rem;
-      align-items: start;
-    }
-    .act {
-      margin-top: 1.6rem;
-    }
-    .problem {
-      font-size: 0.95rem;
-    }
-    @media (max-width: 760px) {
-      .fields {
-        grid-template-columns: 1fr 1fr;
-      }
-      .fields > :first-child {
-        grid-column: 1 / -1;
-      }
-      .act {
-        margin-top: 0;
-      }
-    }
-  `,
+  templateUrl: './reading-form.component.html',
+  styleUrl: './reading-form.component.css',
 })
 export class ReadingFormComponent {
   private readonly waters = inject(WatersService);
@@ -102,40 +42,105 @@ export class ReadingFormComponent {
 
   readonly water = input.required<Water>();
   readonly clock = input<Clock>();
+  /** The record that it goes into, to see what stands twice. */
+  readonly record = input<readonly Reading[]>([]);
+  /** The reading to change; none to add one. */
+  readonly reading = input<Reading | null>(null);
+  /** The change is made, or given up. */
+  readonly done = output();
 
-  protected readonly form = inject(NonNullableFormBuilder).group({ at: '', temp: '', seen: '' });
+  protected readonly form = inject(NonNullableFormBuilder).group({
+    at: '',
+    zoneId: '',
+    temp: '',
+    seen: '',
+    profile: '',
+    suspect: false,
+  });
   protected readonly problems = signal<Problems>({});
   protected readonly tempUnit = computed(() => symbolOf('temp', this.units()));
   protected readonly depthUnit = computed(() => symbolOf('depth', this.units()));
+  protected readonly zones = computed(() => this.water().zones ?? []);
+  /** Ids in the page: a form to change stands beside one to add. */
+  protected readonly prefix = computed(() => (this.reading() ? 'change-' : 'reading-'));
 
   constructor() {
     effect(() => {
-      const [clock, water] = [this.clock(), this.water()];
-      if (clock) untracked(() => this.form.patchValue({ at: localInput(clock.now, water.place.timeZone) }));
+      const [clock, water, reading] = [this.clock(), this.water(), this.reading()];
+      untracked(() => {
+        if (reading) this.fill(reading);
+        else if (clock) this.form.patchValue({ at: localInput(clock.now, water.place.timeZone) });
+        const { zoneId } = this.form.getRawValue();
+        const known = this.zones().some(({ id }) => id === zoneId);
+        if (!reading && !known) this.form.patchValue({ zoneId: this.zones()[0]?.id ?? '' });
+      });
     });
   }
 
-  protected add(): void {
-    const { at, temp, seen } = this.form.getRawValue();
-    const when = instantAt(at, this.water().place.timeZone);
-    const water = readQuantity(temp, 'surfaceTempC', 'temp', this.units(), true);
-    const clarity = readQuantity(seen, 'visibilityM', 'depth', this.units());
-    this.problems.set({
-      at: when ? null : 'Expected a day and time that exist.',
-      temp: water.problem,
-      seen: clarity.problem,
+  private fill({ at, zoneId, surfaceTempC, visibilityM, profile, suspect }: Reading): void {
+    const units = this.units();
+    this.form.setValue({
+      at: localInput(at, this.water().place.timeZone),
+      zoneId: zoneId ?? '',
+      temp: plainFigure('temp', surfaceTempC, units),
+      seen: visibilityM === undefined ? '' : plainFigure('depth', visibilityM, units),
+      profile: profile ? writeProfile(profile, units) : '',
+      suspect: suspect ?? false,
     });
-    if (!when || water.si === undefined || water.problem || clarity.problem) return;
-    this.waters.addReading(this.water().id, { at: when, surfaceTempC: water.si, visibilityM: clarity.si }).subscribe({
+  }
+
+  protected save(): void {
+    const draft = this.draft();
+    if (!draft) return;
+    const before = this.reading();
+    this.waters.addReading(this.water().id, draft, before?.id).subscribe({
       next: (state) => {
-        this.form.patchValue({ temp: '', seen: '' });
-        this.notices.say(
-          state === 'sent'
-            ? 'Reading added. Plan a day here to use it.'
-            : 'The reading is kept here and goes in when the server is back.',
-        );
+        const kept = before ? 'Reading changed.' : 'Reading added.';
+        this.notices.say(state === 'sent' ? kept : 'The reading is kept here and goes in when the server is back.');
+        if (before) this.done.emit();
+        else this.form.patchValue({ temp: '', seen: '', profile: '' });
       },
       error: (error: Error) => this.problems.set({ temp: error.message }),
     });
+  }
+
+  /** What was typed, as a reading; undefined where something is wrong with it, which is then said. */
+  private draft(): ReadingDraftInput | undefined {
+    const { at, zoneId, temp, seen, profile, suspect } = this.form.getRawValue();
+    const units = this.units();
+    const when = instantAt(at, this.water().place.timeZone);
+    const before = this.reading();
+    const untouched = before && temp === plainFigure('temp', before.surfaceTempC, units);
+    const water = readQuantity(temp, 'surfaceTempC', 'temp', units, true);
+    const clarity = readQuantity(seen, 'visibilityM', 'depth', units);
+    const down = readProfile(profile, units);
+    const problems = {
+      at: this.timeProblem(when, zoneId),
+      temp: water.problem,
+      seen: clarity.problem,
+      profile: down.problem,
+    };
+    this.problems.set(problems);
+    if (!when || water.si === undefined || Object.values(problems).some(Boolean)) return undefined;
+    return {
+      at: when,
+      // What was only shown rounded stays as it was.
+      surfaceTempC: untouched ? before.surfaceTempC : water.si,
+      visibilityM: clarity.si,
+      ...(zoneId ? { zoneId } : {}),
+      ...(down.profile ? { profile: down.profile } : {}),
+      ...(suspect ? { suspect } : {}),
+    };
+  }
+
+  private timeProblem(when: string | undefined, zoneId: string): string | null {
+    if (!when) return 'Expected a day and time that exist.';
+    const now = this.clock()?.now;
+    if (now && Date.parse(when) > Date.parse(now) + 60_000) return 'That is still to come.';
+    const twice = this.record().some(
+      (other) =>
+        other.id !== this.reading()?.id && Date.parse(other.at) === Date.parse(when) && (other.zoneId ?? '') === zoneId,
+    );
+    return twice ? 'There is a reading of that minute there already: change that one.' : null;
   }
 }

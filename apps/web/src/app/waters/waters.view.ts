@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
-import { nameOf, say, trendCPerDay, type Reading, type Water } from '@inky-shoal/core';
+import { nameOf, say, thermoclineOf, trendCPerDay, type Reading, type Water } from '@inky-shoal/core';
 import { sayClock, sayTrend } from '../sheet/words';
 import { BookService } from '../state/book.service';
 import { DayService } from '../state/day.service';
@@ -9,8 +9,11 @@ import { NoticeService } from '../state/notice.service';
 import { SettingsService } from '../state/settings.service';
 import { WatersService } from '../state/waters.service';
 import { localInput } from '../ui/local-time';
+import { SeasonService } from '../state/season.service';
+import { ImportComponent } from './import.component';
 import { ReadingFormComponent } from './reading-form.component';
 import { WaterFormComponent } from './water-form.component';
+import { ZonesComponent } from './zones.component';
 
 /** Readings listed before the rest is asked for. */
 const READINGS_SHOWN = 12;
@@ -19,7 +22,7 @@ const READINGS_SHOWN = 12;
 @Component({
   selector: 'inky-waters',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ReadingFormComponent, WaterFormComponent],
+  imports: [ImportComponent, ReadingFormComponent, WaterFormComponent, ZonesComponent],
   templateUrl: './waters.view.html',
   styleUrl: './waters.view.css',
 })
@@ -27,6 +30,7 @@ export class WatersView {
   private readonly service = inject(WatersService);
   private readonly day = inject(DayService);
   private readonly notices = inject(NoticeService);
+  private readonly seasons = inject(SeasonService);
   private readonly router = inject(Router);
 
   protected readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
@@ -37,6 +41,10 @@ export class WatersView {
   private readonly pressed = signal<string | null>(null);
   protected readonly making = signal(false);
   protected readonly all = signal(false);
+  /** What stands open in place of the form for one reading. */
+  protected readonly open = signal<'zones' | 'import' | null>(null);
+  /** The reading that is being changed. */
+  protected readonly changing = signal<string | null>(null);
 
   protected readonly list = computed(() => {
     const waters = this.waters();
@@ -56,7 +64,12 @@ export class WatersView {
   protected readonly shown = computed(() => (this.all() ? this.record() : this.record().slice(0, READINGS_SHOWN)));
   protected readonly summary = computed(() => {
     const [latest] = this.record();
-    if (!latest) return 'No reading yet. Add the first: the sheet plans from it.';
+    const zones = this.chosen()?.zones ?? [];
+    if (!latest) return 'No reading yet. Its season is that of the latitude until you add the first.';
+    if (zones.length > 1) {
+      const zone = zones.find(({ id }) => id === latest.zoneId)?.name;
+      return `${say('temp', latest.surfaceTempC, this.units())} at the last reading${zone ? `, in ${zone}` : ''}; ${this.record().length} readings in ${zones.length} zones.`;
+    }
     const trend = trendCPerDay(this.record(), Date.parse(latest.at));
     const way =
       trend === undefined ? 'one reading, so no trend yet' : `${sayTrend(trend, this.units())} over the last ten days`;
@@ -72,6 +85,26 @@ export class WatersView {
     this.pressed.set(water.id);
     this.all.set(false);
     this.making.set(false);
+    this.open.set(null);
+    this.changing.set(null);
+  }
+
+  protected toggle(what: 'zones' | 'import'): void {
+    this.open.update((open) => (open === what ? null : what));
+  }
+
+  protected season(water: Water): void {
+    this.seasons.look(water.id);
+    void this.router.navigateByUrl('/season');
+  }
+
+  protected zoneName({ zoneId }: Reading, { zones }: Water): string | undefined {
+    return zones?.find(({ id }) => id === zoneId)?.name;
+  }
+
+  protected thermocline({ profile }: Reading): string | null {
+    const found = profile && thermoclineOf(profile);
+    return found ? say('depth', found.depthM, this.units()) : null;
   }
 
   protected made(id: string): void {

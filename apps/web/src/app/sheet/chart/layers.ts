@@ -1,5 +1,6 @@
-import type { Chart, ChartArea, Plugin } from 'chart.js';
-import type { Ink } from './ink';
+import type { Plugin } from 'chart.js';
+import type { Ink } from '../../ui/ink';
+import { clipped, halo, penOf, type Pen } from '../../ui/pen';
 import type { Picture, Stroke } from './picture';
 
 /** What the layers need at the time they draw; the component changes it and asks the chart to draw again. */
@@ -10,32 +11,6 @@ export interface Scene {
   /** Minutes past midnight of the present moment, where it is on the sheet. */
   nowMin: number | null;
   nowText: string;
-}
-
-interface Pen {
-  readonly context: CanvasRenderingContext2D;
-  readonly area: ChartArea;
-  readonly x: (minute: number) => number;
-  readonly y: (depth: number) => number;
-}
-
-function pen(chart: Chart): Pen {
-  const { x, y } = chart.scales;
-  return {
-    context: chart.ctx,
-    area: chart.chartArea,
-    x: (minute) => x?.getPixelForValue(minute) ?? 0,
-    y: (depth) => y?.getPixelForValue(depth) ?? 0,
-  };
-}
-
-function clipped({ context, area }: Pen, draw: () => void): void {
-  context.save();
-  context.beginPath();
-  context.rect(area.left, area.top, area.width, area.height);
-  context.clip();
-  draw();
-  context.restore();
 }
 
 /** Light as layers of ink: each line of equal light in the water parts a lighter layer from a darker one below it. */
@@ -124,28 +99,6 @@ function drawEdges(p: Pen, { picture, ink }: Scene): void {
     context.lineTo(area.right, area.bottom);
     context.fill();
   }
-  context.restore();
-}
-
-/** Text with a rim of paper, so that it reads on any layer. */
-function halo(
-  { context }: Pen,
-  ink: Ink,
-  text: string,
-  x: number,
-  y: number,
-  font: string,
-  align: CanvasTextAlign = 'left',
-): void {
-  context.save();
-  context.font = font;
-  context.textAlign = align;
-  context.lineJoin = 'round';
-  context.lineWidth = 4;
-  context.strokeStyle = ink.paper;
-  context.fillStyle = ink.ink;
-  context.strokeText(text, x, y);
-  context.fillText(text, x, y);
   context.restore();
 }
 
@@ -278,12 +231,12 @@ export const sheetLayers = (scene: () => Scene | null): Plugin<'line'> => ({
   id: 'sheet',
   beforeDatasetsDraw(chart) {
     const now = scene();
-    if (now) drawWash(pen(chart), now);
+    if (now) drawWash(penOf(chart), now);
   },
   afterDatasetsDraw(chart) {
     const now = scene();
     if (!now) return;
-    const p = pen(chart);
+    const p = penOf(chart);
     drawBand(p, now);
     drawEdges(p, now);
     drawStrokes(p, now);

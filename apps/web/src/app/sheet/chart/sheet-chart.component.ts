@@ -15,7 +15,7 @@ import { clockOf, symbolOf, type PlannedDay, type UnitSystem } from '@inky-shoal
 import { Chart, LinearScale, LineController, LineElement, PointElement } from 'chart.js';
 import type { Look } from '../../state/settings.service';
 import { sayClock } from '../words';
-import { readInk } from './ink';
+import { readInk } from '../../ui/ink';
 import { sheetLayers, type Scene } from './layers';
 import { describe, pictureOf } from './picture';
 

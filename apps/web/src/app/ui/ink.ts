@@ -8,6 +8,7 @@ export interface Ink {
   readonly fish: string;
   readonly fishStrength: number;
   readonly paper: string;
+  readonly paper2: string;
   readonly rule: string;
   readonly waterLight: string;
   readonly waterDark: string;
@@ -30,6 +31,7 @@ export function readInk(): Ink {
     fish: value('fish'),
     fishStrength: Number(value('fish-strength')),
     paper: value('paper'),
+    paper2: value('paper-2'),
     rule: value('rule'),
     waterLight: value('water-light'),
     waterDark: value('water-dark'),

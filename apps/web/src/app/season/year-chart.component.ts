@@ -1,0 +1,185 @@
+import type { ElementRef } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  inject,
+  input,
+  output,
+  viewChild,
+} from '@angular/core';
+import { symbolOf, type SeasonYear, type SeasonZone, type UnitSystem } from '@inky-shoal/core';
+import { Chart, LinearScale, LineController, LineElement, PointElement } from 'chart.js';
+import type { Look } from '../state/settings.service';
+import { readInk } from '../ui/ink';
+import { AXIS_HEIGHT, roomBelow, yearLayers, type YearScene } from './chart/year-layers';
+import { yearPicture } from './chart/year-picture';
+
+Chart.register(LineController, LineElement, PointElement, LinearScale);
+
+const TEMPS_HEIGHT = 250;
+/** Room to the left for the names of the rows. */
+const GUTTER = 66;
+
+/** The year as one picture: temperatures of the zones, phases, food and moon over the same days. */
+@Component({
+  selector: 'inky-year-chart',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<div #frame class="frame" tabindex="-1">
+    <div class="sheet" [style.height.px]="height()">
+      <canvas
+        #canvas
+        role="img"
+        [attr.aria-label]="words()"
+        (pointermove)="onPoint($event)"
+        (pointerleave)="hovered.emit(null)"
+        (click)="onPick($event)"
+      ></canvas>
+    </div>
+  </div>`,
+  styles: `
+    :host {
+      display: block;
+    }
+    .frame {
+      overflow-x: auto;
+    }
+    .sheet {
+      position: relative;
+      min-width: 56rem;
+    }
+    canvas {
+      cursor: crosshair;
+    }
+  `,
+})
+export class YearChartComponent {
+  readonly year = input.required<SeasonYear>();
+  readonly zone = input.required<SeasonZone>();
+  readonly units = input.required<UnitSystem>();
+  readonly look = input.required<Look>();
+  readonly lastYear = input(false);
+  /** The day that is read. */
+  readonly day = input.required<number>();
+  /** The temperature of that day, in words. */
+  readonly dayText = input.required<string>();
+  readonly words = input.required<string>();
+  /** The day under the pointer. */
+  readonly hovered = output<number | null>();
+  /** The day pressed. */
+  readonly picked = output<number>();
+
+  private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
+  private readonly frame = viewChild.required<ElementRef<HTMLElement>>('frame');
+  private readonly picture = computed(() => yearPicture(this.year(), this.zone(), this.units(), this.lastYear()));
+  protected readonly height = computed(() => TEMPS_HEIGHT + AXIS_HEIGHT + roomBelow(this.picture()));
+  private chart: Chart<'line', { x: number; y: number }[]> | null = null;
+  private scene: YearScene | null = null;
+
+  constructor() {
+    afterNextRender(() => {
+      this.chart = this.make();
+      this.showToday();
+      void document.fonts.ready.then(() => this.chart?.draw());
+    });
+    inject(DestroyRef).onDestroy(() => this.chart?.destroy());
+    effect(() => {
+      this.look();
+      this.scene = { picture: this.picture(), ink: readInk(), day: this.day(), dayText: this.dayText() };
+      if (!this.chart) return;
+      this.chart.options = this.options();
+      this.chart.update('none');
+      performance.mark('inky:year-drawn');
+    });
+  }
+
+  protected onPoint(event: PointerEvent): void {
+    if (event.pointerType === 'mouse') this.hovered.emit(this.dayAt(event));
+  }
+
+  protected onPick(event: MouseEvent): void {
+    this.picked.emit(this.dayAt(event));
+  }
+
+  private dayAt({ offsetX }: MouseEvent): number {
+    const { firstDay, lastDay } = this.picture();
+    const day = Math.round(this.chart?.scales['x']?.getValueForPixel(offsetX) ?? firstDay);
+    return Math.min(lastDay, Math.max(firstDay, day));
+  }
+
+  /** On a narrow screen the year is wider than the page: begin with today in sight. */
+  private showToday(): void {
+    const frame = this.frame().nativeElement;
+    const { firstDay, lastDay, today } = this.picture();
+    const share = (today - firstDay) / (lastDay - firstDay);
+    frame.scrollLeft = share * frame.scrollWidth - frame.clientWidth / 2;
+  }
+
+  private make(): Chart<'line', { x: number; y: number }[]> {
+    const { firstDay, temps } = this.picture();
+    return new Chart<'line', { x: number; y: number }[]>(this.canvas().nativeElement, {
+      type: 'line',
+      // The layers draw the temperatures; they stand here so that the chart knows its own data.
+      data: { datasets: [{ data: temps.map((y, at) => ({ x: firstDay + at, y })), pointRadius: 0, borderWidth: 0 }] },
+      options: this.options(),
+      plugins: [yearLayers(() => this.scene)],
+    });
+  }
+
+  private options() {
+    const { picture, ink } = this.scene as YearScene;
+    const units = this.units();
+    const text = { family: ink.text.split(',')[0]?.replaceAll("'", '') ?? '', size: ink.sizePx * 0.8 };
+    return {
+      animation: false as const,
+      responsive: true,
+      maintainAspectRatio: false,
+      events: [],
+      layout: { padding: { top: 8, right: 8, bottom: roomBelow(picture) } },
+      scales: {
+        x: {
+          type: 'linear' as const,
+          min: picture.firstDay,
+          max: picture.lastDay,
+          border: { color: ink.ink },
+          grid: { color: ink.rule, drawTicks: true },
+          afterFit: (axis: { height: number }) => {
+            axis.height = AXIS_HEIGHT;
+          },
+          afterBuildTicks: (axis: { ticks: { value: number }[] }) => {
+            axis.ticks = picture.months.map(({ day }) => ({ value: day }));
+          },
+          ticks: {
+            autoSkip: false,
+            maxRotation: 0,
+            align: 'start' as const,
+            color: ink.ink2,
+            font: text,
+            callback: (value: string | number) => picture.months.find(({ day }) => day === Number(value))?.name ?? '',
+          },
+        },
+        y: {
+          type: 'linear' as const,
+          min: picture.least,
+          max: picture.most,
+          border: { color: ink.ink },
+          grid: { color: ink.rule },
+          afterFit: (axis: { width: number }) => {
+            axis.width = GUTTER;
+          },
+          ticks: {
+            stepSize: units === 'us' ? 10 : 5,
+            callback: (value: string | number) =>
+              Number(value) === picture.most ? symbolOf('temp', units) : String(value),
+            color: ink.ink2,
+            font: { family: 'Fraunces', style: 'italic' as const, size: ink.sizePx * 0.85 },
+          },
+        },
+      },
+      plugins: { legend: { display: false }, tooltip: { enabled: false } },
+    };
+  }
+}

@@ -1,0 +1,84 @@
+import { inject, Injectable } from '@angular/core';
+import type { OutsideAt, Reading, SeasonYear, Water } from '@inky-shoal/core';
+import {
+  BehaviorSubject,
+  catchError,
+  combineLatest,
+  map,
+  merge,
+  type Observable,
+  of,
+  shareReplay,
+  startWith,
+  switchMap,
+  take,
+} from 'rxjs';
+import { BookService, type Clock } from './book.service';
+import { loading, type Loaded } from './loaded';
+import { NOTHING_OUTSIDE, OutsideService } from './outside.service';
+import { SeasonerService } from './seasoner.service';
+import { SettingsService } from './settings.service';
+import { WatersService } from './waters.service';
+
+/** Where a water stands, with what it was worked out from. */
+export interface WaterSeason {
+  readonly water: Water;
+  readonly readings: readonly Reading[];
+  readonly outside: OutsideAt;
+  readonly clock: Clock;
+  readonly year: SeasonYear;
+}
+
+/** The season of the water looked at. */
+@Injectable({ providedIn: 'root' })
+export class SeasonService {
+  private readonly waters = inject(WatersService);
+  private readonly outside = inject(OutsideService);
+  private readonly books = inject(BookService);
+  private readonly settings = inject(SettingsService);
+  private readonly seasoner = inject(SeasonerService);
+  private readonly looked = new BehaviorSubject<string | null>(null);
+
+  /** The water whose season is shown: the one looked at, else the first of the book. */
+  readonly water$ = combineLatest([this.waters.waters$, this.looked]).pipe(
+    map(([loaded, looked]) =>
+      loaded.state === 'ready' ? (loaded.value.find(({ id }) => id === looked) ?? loaded.value[0] ?? null) : null,
+    ),
+  );
+
+  /** Worked out anew when a reading, the weather, the clock or the units change. */
+  readonly season$: Observable<Loaded<WaterSeason | null>> = combineLatest([
+    this.water$,
+    this.settings.units$,
+    merge(this.waters.changed$, this.outside.changed$).pipe(startWith(undefined)),
+  ]).pipe(
+    switchMap(([water]) => (water ? loading(this.of(water)) : of<Loaded<null>>({ state: 'ready', value: null }))),
+    shareReplay(1),
+  );
+
+  look(waterId: string): void {
+    this.looked.next(waterId);
+  }
+
+  /** The season of a water; again when weather that was under way comes in. */
+  of(water: Water): Observable<WaterSeason> {
+    return combineLatest([
+      this.waters.readingsOf(water.id),
+      this.books.clock$.pipe(take(1)),
+      this.outside.at(water.id).pipe(catchError(() => of(NOTHING_OUTSIDE))),
+    ]).pipe(
+      switchMap(([readings, clock, outside]) =>
+        this.seasoner
+          .year({
+            water,
+            readings,
+            weather: outside.weatherDays,
+            gauge: outside.gaugeDays,
+            now: clock.now,
+            units: this.settings.units,
+          })
+          .pipe(map((year) => ({ water, readings, outside, clock, year }))),
+      ),
+    );
+  }
+}

@@ -1,0 +1,17 @@
+import { Injectable } from '@angular/core';
+import type { ReadingMapping, SeasonInput, SeasonYear, TableContext } from '@inky-shoal/core';
+import { defer, type Observable } from 'rxjs';
+import { engine } from './engine';
+import type { TableRead } from './engine.worker';
+
+/** Works the season out, and reads tables, in a worker of the page. */
+@Injectable({ providedIn: 'root' })
+export class SeasonerService {
+  year(input: SeasonInput): Observable<SeasonYear> {
+    return defer(() => engine().seasonYear(input));
+  }
+
+  table(text: string, context: TableContext, mapping?: ReadingMapping): Observable<TableRead | string> {
+    return defer(() => engine().readText(text, context, mapping));
+  }
+}

@@ -1,0 +1,189 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import {
+  COLUMN_ROLES,
+  DATE_ORDERS,
+  say,
+  type ColumnRole,
+  type Reading,
+  type ReadingMapping,
+  type TableReading,
+  type Water,
+} from '@inky-shoal/core';
+import { Subject, switchMap, tap } from 'rxjs';
+import { v7 as uuid } from 'uuid';
+import type { Clock } from '../state/book.service';
+import type { TableRead } from '../state/engine.worker';
+import { NoticeService } from '../state/notice.service';
+import { SeasonerService } from '../state/seasoner.service';
+import { SettingsService } from '../state/settings.service';
+import { WatersService } from '../state/waters.service';
+import { localInput } from '../ui/local-time';
+
+const MOST_FILE_BYTES = 8e6;
+const PREVIEWED = 6;
+const PROBLEMS_SHOWN = 8;
+
+const ROLE_NAMES: Readonly<Record<ColumnRole, string>> = {
+  date: 'day (and time)',
+  time: 'time',
+  temp: 'water temperature',
+  visibility: 'seen to',
+  depth: 'depth',
+  zone: 'zone',
+  ignore: 'nothing of use',
+};
+const ORDER_NAMES = { ymd: 'year, month, day', mdy: 'month, day, year', dmy: 'day, month, year' } as const;
+
+/** Several readings at once, pasted or from a CSV file: how it is read is shown before anything goes in. */
+@Component({
+  selector: 'inky-import',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './import.component.html',
+  styleUrl: './import.component.css',
+})
+export class ImportComponent {
+  private readonly seasoner = inject(SeasonerService);
+  private readonly waters = inject(WatersService);
+  private readonly notices = inject(NoticeService);
+  private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
+
+  readonly water = input.required<Water>();
+  readonly record = input.required<readonly Reading[]>();
+  readonly clock = input<Clock>();
+  /** Gone in, or given up. */
+  readonly done = output();
+
+  private readonly text = signal('');
+  private readonly read$ = new Subject<ReadingMapping | undefined>();
+  protected readonly source = signal('');
+  protected readonly zoneId = signal<string | null>(null);
+  protected readonly read = signal<TableRead | null>(null);
+  protected readonly problem = signal<string | null>(null);
+  protected readonly agreed = signal(false);
+  protected readonly busy = signal(false);
+  protected readonly zones = computed(() => this.water().zones ?? []);
+  protected readonly roles = COLUMN_ROLES.map((id) => ({ id, name: ROLE_NAMES[id] }));
+  protected readonly orders = DATE_ORDERS.map((id) => ({ id, name: ORDER_NAMES[id] }));
+
+  protected readonly fresh = computed(() => this.read()?.result.readings.filter(({ twice }) => !twice) ?? []);
+  protected readonly twice = computed(() => (this.read()?.result.readings.length ?? 0) - this.fresh().length);
+  protected readonly bad = computed(() => this.read()?.result.problems ?? []);
+  protected readonly shownBad = computed(() => this.bad().slice(0, PROBLEMS_SHOWN));
+  protected readonly preview = computed(() => this.fresh().slice(0, PREVIEWED));
+  /** Rows as they came, to choose columns by. */
+  protected readonly sample = computed(() => this.read()?.table.lines.slice(0, 3) ?? []);
+  protected readonly columns = computed(() => {
+    const read = this.read();
+    return (
+      read?.mapping.roles.map((role, at) => ({ role, title: read.table.header?.[at] ?? `Column ${at + 1}` })) ?? []
+    );
+  });
+  protected readonly ready = computed(() => this.fresh().length > 0 && (!this.bad().length || this.agreed()));
+
+  constructor() {
+    this.read$
+      .pipe(
+        tap(() => this.busy.set(true)),
+        switchMap((mapping) => this.seasoner.table(this.text(), this.context(), mapping)),
+        takeUntilDestroyed(),
+      )
+      .subscribe((read) => {
+        this.busy.set(false);
+        this.agreed.set(false);
+        this.read.set(typeof read === 'string' ? null : read);
+        this.problem.set(typeof read === 'string' ? read : null);
+      });
+  }
+
+  private context() {
+    const [water, units] = [this.water(), this.units()];
+    return {
+      zones: this.zones(),
+      timeZone: water.place.timeZone,
+      now: this.clock()?.now ?? new Date().toISOString(),
+      known: this.record(),
+      zoneId: this.zoneId() ?? this.zones()[0]?.id,
+      units,
+    };
+  }
+
+  protected paste(text: string): void {
+    this.text.set(text);
+    this.source.set('what was pasted');
+    if (text.trim()) this.read$.next(undefined);
+    else this.read.set(null);
+  }
+
+  protected open(input: HTMLInputElement): void {
+    const file = input.files?.[0];
+    input.value = '';
+    if (!file) return;
+    if (file.size > MOST_FILE_BYTES) {
+      this.problem.set(`${file.name} is too large: expected at most ${MOST_FILE_BYTES / 1e6} MB.`);
+      return;
+    }
+    void file.text().then((text) => {
+      this.text.set(text);
+      this.source.set(file.name);
+      this.read$.next(undefined);
+    });
+  }
+
+  protected map(change: Partial<ReadingMapping>): void {
+    const mapping = this.read()?.mapping;
+    if (mapping) this.read$.next({ ...mapping, ...change });
+  }
+
+  protected setRole(column: number, role: string): void {
+    const roles = this.read()?.mapping.roles.map((own, at) => {
+      if (at === column) return role as ColumnRole;
+      // A role is held by one column only.
+      return own === role ? 'ignore' : own;
+    });
+    if (roles) this.map({ roles });
+  }
+
+  protected setZone(zoneId: string): void {
+    this.zoneId.set(zoneId);
+    this.read$.next(this.read()?.mapping);
+  }
+
+  protected say({ draft }: TableReading): { when: string; zone: string; temp: string; seen: string; depths: string } {
+    const units = this.units();
+    return {
+      when: localInput(draft.at, this.water().place.timeZone).replace('T', ' '),
+      zone: this.zones().find(({ id }) => id === draft.zoneId)?.name ?? '',
+      temp: say('temp', draft.surfaceTempC, units),
+      seen: draft.visibilityM === undefined ? '' : say('depth', draft.visibilityM, units),
+      depths: draft.profile ? `${draft.profile.length} depths` : '',
+    };
+  }
+
+  protected add(): void {
+    const batch = this.fresh().map(({ draft }) => ({ id: uuid(), ...draft }));
+    const { id } = this.water();
+    this.busy.set(true);
+    this.waters.addReadings(id, batch).subscribe({
+      next: (state) => {
+        this.busy.set(false);
+        const count = `${batch.length} ${batch.length === 1 ? 'reading' : 'readings'}`;
+        this.notices.say(
+          state === 'sent' ? `${count} added.` : `${count} are kept here and go in when the server is back.`,
+          () =>
+            this.waters
+              .removeReadings(
+                id,
+                batch.map((reading) => reading.id),
+              )
+              .subscribe(),
+        );
+        this.done.emit();
+      },
+      error: (error: Error) => {
+        this.busy.set(false);
+        this.problem.set(`Nothing more was added. ${error.message}`);
+      },
+    });
+  }
+}

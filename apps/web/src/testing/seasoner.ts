@@ -1,0 +1,35 @@
+import { Injectable } from '@angular/core';
+import {
+  guessReadingMapping,
+  readReadings,
+  readTable,
+  seasonYear,
+  TableProblem,
+  type ReadingMapping,
+  type SeasonInput,
+  type SeasonYear,
+  type TableContext,
+} from '@inky-shoal/core';
+import { defer, of, type Observable } from 'rxjs';
+import type { TableRead } from '../app/state/engine.worker';
+
+/** Works the season out without a worker, which the test environment does not have. */
+@Injectable({ providedIn: 'root' })
+export class SeasonerService {
+  year(input: SeasonInput): Observable<SeasonYear> {
+    return defer(() => of(seasonYear(input)));
+  }
+
+  table(text: string, context: TableContext, mapping?: ReadingMapping): Observable<TableRead | string> {
+    return defer(() => {
+      try {
+        const table = readTable(text);
+        const used = mapping ?? guessReadingMapping(table, context.units);
+        return of({ table, mapping: used, result: readReadings(table, used, context) });
+      } catch (error) {
+        if (error instanceof TableProblem) return of(error.message);
+        throw error;
+      }
+    });
+  }
+}
