@@ -69,6 +69,11 @@ const OVERLAYS = [
 /** What is known of a zone on a day, in words. */
 export function readDay(year: SeasonYear, zone: SeasonZone, day: number, units: UnitSystem): DayRead {
   const at = day - year.firstDay;
+  /** What set it off is known of today. */
+  const why = (id: string): string => {
+    const [first] = day === year.today ? (zone.overlaysNow.find((each) => each.id === id)?.because ?? []) : [];
+    return first ? ` (${first.text})` : '';
+  };
   const [tempC, sd] = [zone.surfaceC[at] as number, (zone.sdC[at] as number) * BAND_SD];
   return {
     temp: say('temp', tempC, units),
@@ -81,8 +86,8 @@ export function readDay(year: SeasonYear, zone: SeasonZone, day: number, units: 
       .map(({ kind, stage }) => `${nameOf(kind)} ${stage}`)
       .join(', '),
     overlays: OVERLAYS.filter(([id]) => (zone.overlays[id][at] as number) >= 0.5)
-      .map(([, words]) => words)
-      .join(', '),
+      .map(([id, words]) => `${words}, ${Math.round((zone.overlays[id][at] as number) * 100)} %${why(id)}`)
+      .join('; '),
   };
 }
 
