@@ -168,6 +168,8 @@ describe('a view that could not be read', () => {
   it('says so, and reads by itself when the server is back', async () => {
     const page = await stage.page('/sheet');
     await page.locator('.note').waitFor();
+    // The other views are fetched ahead once the first has stood for a while.
+    await page.waitForTimeout(7000);
     await stage.restart(async () => {
       await page.getByRole('link', { name: 'Plans', exact: true }).click();
       await page.getByText('The plans cannot be read').waitFor();

@@ -211,6 +211,7 @@ describe('the weather service', () => {
       );
       expect(await textOf(page.locator(heading))).toBe(before);
     } finally {
+      await page.close();
       await server.stop();
     }
   });
@@ -223,6 +224,7 @@ describe('the weather service', () => {
       await page.locator('inky-year-chart canvas').waitFor();
       await says(page.locator('.sources'), 'No weather is known: the usual year of the latitude stands in for it.');
     } finally {
+      await page.close();
       await server.stop();
     }
   });

@@ -5,6 +5,9 @@ import { createApp } from './app.js';
 import type { Config } from './config.js';
 import { closeBooks, openBooks } from './services/book.js';
 
+/** Running requests may take so long to end when the server stops. */
+const GRACE_MS = 2000;
+
 export interface RunningServer {
   readonly address: string;
   /** Takes no new requests, lets running ones end, closes the books. */
@@ -45,7 +48,10 @@ export async function startServer(config: Config): Promise<RunningServer> {
     stop: async () => {
       const closed = new Promise<void>((resolve) => server.close(() => resolve()));
       server.closeIdleConnections();
+      // A page that is open asks again and again over its connection: it is given a moment to end, no more.
+      const cut = setTimeout(() => server.closeAllConnections(), GRACE_MS);
       await closed;
+      clearTimeout(cut);
       await closeBooks(books);
       logger.info('stopped');
     },

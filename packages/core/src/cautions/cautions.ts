@@ -68,6 +68,24 @@ export const CAUTION_RULES: readonly Rule<Caution>[] = [
     all(is('level:rising'), anyOf('overlay:run-off', 'water:river', 'water:tidal-river')),
     'Rising water: drifting wood and current. Mind releases below dams.',
   ),
+  caution(
+    'ice',
+    'severe',
+    below('surfaceTempC', 1.5, 3),
+    'Near freezing: ice at the edges and on the ramp. Stay off ice and do not break through it with the boat.',
+  ),
+  caution(
+    'low-water',
+    'advice',
+    all(is('discipline:inshore'), anyOf('tide:falling', 'tide:low-slack')),
+    'The water is leaving: see that the boat can still get back out at low tide.',
+  ),
+  caution(
+    'sun',
+    'advice',
+    all(is('sky:clear'), above('surfaceTempC', 19, 22)),
+    'A day of full sun: cover, water to drink, and shade at noon.',
+  ),
   caution('fog', 'serious', is('sky:fog'), 'Fog: idle speed, lights on, or wait for it to lift.'),
   caution(
     'dark-running',
@@ -119,7 +137,8 @@ export const CAUTION_RULES: readonly Rule<Caution>[] = [
     'Licence, seasons, sizes, bag, hooks, rigs and lead: check with the local authority.',
   ),
   caution('hooks', 'advice', always, 'Pliers and glasses on; never pull a fish with a free treble near the hand.'),
-  caution('float-plan', 'advice', always, 'Leave word where you go and when you are back.'),
+  caution('float-plan', 'advice', always, 'Alone or not, leave word where you go and when you are back.'),
+  caution('release', 'advice', always, 'Wet hands, barbless where you release, and back in the water soon.'),
   caution('clean', 'advice', always, 'Clean, drain and dry; move no live bait, crayfish or plants.'),
 ];
 

@@ -243,6 +243,7 @@ export type Species = (typeof SPECIES)[number];
 export type WaterKind = (typeof WATER_KINDS)[number];
 export type Sky = (typeof SKIES)[number];
 export type Front = (typeof FRONTS)[number];
+export type Feedback = (typeof FEEDBACK)[number];
 export type Level = (typeof LEVELS)[number];
 export type ForageKind = (typeof FORAGE_KINDS)[number];
 export type Phase = (typeof PHASES)[number];

@@ -2,7 +2,7 @@ import type { Phase } from '../contract/ids.js';
 import type { Moment } from '../day/curve.js';
 import { depthOfLightM } from '../day/light.js';
 import type { Facts } from '../rules/facts.js';
-import { above, all, anyOf, below, interpolate, is } from '../rules/fuzzy.js';
+import { above, all, anyOf, below, interpolate, is, not } from '../rules/fuzzy.js';
 import { fire, reasonsOf, strongest, type Rule } from '../rules/rule.js';
 import type { Reason } from '../contract/plan.js';
 import type { UnitSystem } from '../units/units.js';
@@ -52,7 +52,7 @@ const BAND_BELOW = 0.32;
 export const DEPTH_RULES: readonly Rule<number>[] = [
   {
     id: 'sun-lifts-cold-fish',
-    when: all(below('surfaceTempC', 11.5, 15.5), above('sunWarmth', 0.15, 0.9)),
+    when: all(below('surfaceTempC', 11.5, 15.5), above('sunWarmth', 0.15, 0.9), not(is('regime:mud-steady'))),
     effect: 0.62,
     text: 'Sun warms rock and flats, and cold fish move up with it',
   },
@@ -96,6 +96,60 @@ export const DEPTH_RULES: readonly Rule<number>[] = [
     when: is('feedback:strikes-at-deepest'),
     effect: 1.25,
     text: 'Strikes come at the deepest point: they are lower',
+  },
+  {
+    id: 'no-bites-deeper',
+    when: all(is('feedback:no-bites'), above('effectiveVisibilityM', 0.5, 0.8)),
+    effect: 1.25,
+    text: 'Bait and signs but no bite: another depth comes first, then pace, then lure',
+  },
+  {
+    id: 'spring-tide-up',
+    when: all(is('tide:rising'), above('tideRangeM', 0.7, 1.1)),
+    effect: 0.85,
+    text: 'A big tide carries them farther up',
+  },
+];
+
+/** A factor on depth at one holding place, for where a structure or cover holds fish deeper or shallower than the day. */
+export const PLACE_DEPTH_RULES: readonly Rule<number>[] = [
+  {
+    id: 'shade-holds-shallow',
+    when: all(
+      anyOf('cover:dock', 'structure:dock', 'structure:marina', 'cover:pads', 'cover:mangrove'),
+      is('bright-and-calm'),
+    ),
+    effect: 0.5,
+    text: 'Shade lets them stay shallow under a high sun',
+  },
+  {
+    id: 'offshore-deeper',
+    when: all(
+      anyOf('structure:ledge', 'structure:hump', 'structure:channel-swing', 'structure:saddle'),
+      anyOf('phase:summer', 'phase:winter', 'phase:late-fall', 'phase:post-spawn'),
+      above('effectiveVisibilityM', 0.6, 1),
+      not(anyOf('water:river', 'water:tidal-river', 'water:pond')),
+    ),
+    effect: 1.3,
+    text: 'Out there they lie deeper than along the bank',
+  },
+  {
+    id: 'backs-shallower',
+    when: anyOf('structure:pocket', 'structure:creek-back', 'structure:flat'),
+    effect: 0.85,
+    text: 'So far back it is shallow, and so are they',
+  },
+  {
+    id: 'current-places-deeper',
+    when: all(anyOf('structure:pass', 'structure:bridge'), is('discipline:inshore')),
+    effect: 2,
+    text: 'Where the tide is squeezed they lie down in it',
+  },
+  {
+    id: 'trough-deeper',
+    when: all(is('structure:trough'), anyOf('phase:winter-refuge', 'tide:low-slack')),
+    effect: 1.25,
+    text: 'The trough holds the last deep water',
   },
 ];
 

@@ -3,7 +3,7 @@ import type { Holding, Range, Reason } from '../contract/plan.js';
 import type { Facts, Known } from '../rules/facts.js';
 import { fire, ranked, reasonsOf, strongest, tally, type Fired } from '../rules/rule.js';
 import type { UnitSystem } from '../units/units.js';
-import type { DepthBand } from './depth.js';
+import { PLACE_DEPTH_RULES, type DepthBand } from './depth.js';
 import { COVER_DEEPEST_M, COVER_GROUND, STRUCTURE_DEPTH_M } from './places.js';
 import { COVER_RULES, POSITION_RULES, STRUCTURE_RULES } from './rules.js';
 
@@ -17,7 +17,10 @@ function clip([from, to]: Range, [shallowM, deepM]: Range): { depthM: [number, n
   const upper = Math.min(Math.max(from, shallowM), deepM);
   const lower = Math.max(Math.min(to, deepM), shallowM);
   const overlap = Math.max(0, lower - upper);
-  return { depthM: upper < lower ? [upper, lower] : [lower, upper], share: overlap / Math.max(0.05, to - from) };
+  const [top, low] = upper < lower ? [upper, lower] : [lower, upper];
+  // A place that begins where the band ends still has some depth to it.
+  const least = Math.min(deepM, top * 1.2 + 0.1);
+  return { depthM: [Math.min(top, least * 0.85), Math.max(low, least)], share: overlap / Math.max(0.05, to - from) };
 }
 
 type Votes<T extends string> = Partial<Record<T, number>>;
@@ -43,6 +46,7 @@ export const placeFacts = (place: Pick<Holding, 'structure' | 'cover' | 'positio
  * The likeliest holding places of a window: every structure with every cover, weighed by the rules and by how much of
  * the depth band it offers; the best few, their weights summing to 1.
  * @param floorM no place holds deeper than this (bottom or thermocline), metres
+ * @param units for the reasons; null leaves reasons out, for a search that does not read them
  */
 export function holdingPlaces(
   band: DepthBand,
@@ -50,7 +54,7 @@ export function holdingPlaces(
   covers: readonly Cover[],
   floorM: number,
   facts: Facts,
-  units: UnitSystem,
+  units: UnitSystem | null,
 ): Holding[] {
   const structureRules = fire(STRUCTURE_RULES, facts);
   const coverRules = fire(COVER_RULES, facts);
@@ -60,16 +64,19 @@ export function holdingPlaces(
     covers.map((cover) => {
       const [shallowM, deepM] = STRUCTURE_DEPTH_M[structure];
       const deepestM = Math.min(deepM, COVER_DEEPEST_M[cover] ?? Infinity, floorM);
-      const { depthM, share } = clip(band.depthM, [Math.min(shallowM, deepestM), deepestM]);
+      const leans = facts.trying([`structure:${structure}`, `cover:${cover}`], (here) => fire(PLACE_DEPTH_RULES, here));
+      const factor = leans.reduce((product, { rule, degree }) => product * (1 + degree * (rule.effect - 1)), 1);
+      const wanted: Range = [band.depthM[0] * factor, band.depthM[1] * factor];
+      const { depthM, share } = clip(wanted, [Math.min(shallowM, deepestM), deepestM]);
       const score =
         (structureVotes[structure] ?? 0) + (coverVotes[cover] ?? 0) - OUT_OF_DEPTH_COST * (1 - Math.min(1, share));
-      return { structure, cover, depthM, score };
+      return { structure, cover, depthM, score, leans };
     }),
   );
   const best = scored.sort((a, b) => b.score - a.score).slice(0, MOST_PLACES);
   const top = best[0]?.score ?? 0;
   const total = best.reduce((sum, { score }) => sum + Math.exp(score - top), 0);
-  return best.map(({ structure, cover, depthM, score }) => {
+  return best.map(({ structure, cover, depthM, score, leans }) => {
     const here = facts.with({
       ...placeFacts({ structure, cover, depthM, position: 'bottom' }),
       'position:bottom': 0,
@@ -82,12 +89,15 @@ export function holdingPlaces(
       depthM,
       position,
       weight: Math.exp(score - top) / total,
-      because: strongest([
-        ...reasonsFor(structureRules, structure, units),
-        ...reasonsFor(coverRules, cover, units),
-        ...reasonsFor(positionRules, position, units, 0.5),
-        ...band.because,
-      ]),
+      because: units
+        ? strongest([
+            ...reasonsFor(structureRules, structure, units),
+            ...reasonsFor(coverRules, cover, units),
+            ...reasonsFor(positionRules, position, units, 0.5),
+            ...reasonsOf(leans, (effect, degree) => degree * Math.abs(Math.log(effect)), units),
+            ...band.because,
+          ])
+        : [],
     };
   });
 }

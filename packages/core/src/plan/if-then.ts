@@ -1,10 +1,11 @@
-import type { Plan, PlanWindow } from '../contract/plan.js';
+import type { Feedback } from '../contract/ids.js';
+import type { Plan } from '../contract/plan.js';
 import type { SunDay } from '../day/sun.js';
 import { nameOf } from '../contract/names.js';
 import { inUnits, sayRange, type UnitSystem } from '../units/units.js';
 import type { FullConditions } from './assume.js';
 import { judgeDay, type JudgedDay } from './judge.js';
-import { planWindow } from './window.js';
+import { firstChoice, type FirstChoice } from './window.js';
 
 /** One way the day may turn out otherwise than planned. */
 interface Turn {
@@ -55,48 +56,71 @@ const TURNS: readonly Turn[] = [
 /** Depth moves by this factor before it is worth a card. */
 const DEPTH_MOVES = 1.25;
 
-function difference(now: PlanWindow, then: PlanWindow, units: UnitSystem): string | null {
-  const [first, other] = [now.presentations[0], then.presentations[0]];
+function difference(first: FirstChoice | null, other: FirstChoice | null, units: UnitSystem): string | null {
   if (!first || !other) return null;
   const depth = sayRange('depth', other.runDepthM, units);
-  if (first.category !== other.category) return `${nameOf(other.category)} takes over, at ${depth}`;
-  const centre = ({ runDepthM: [from, to] }: typeof first) => Math.max(0.1, (from + to) / 2);
+  const name = nameOf(other.category.id);
+  if (first.category !== other.category) return `${name} takes over, at ${depth}`;
+  const centre = ({ runDepthM: [from, to] }: FirstChoice) => Math.max(0.1, (from + to) / 2);
   const ratio = centre(other) / centre(first);
-  if (ratio > DEPTH_MOVES || ratio < 1 / DEPTH_MOVES)
-    return `${ratio > 1 ? 'go deeper' : 'come up'}: ${nameOf(other.category)} at ${depth}`;
-  const [waits, waitsThen] = [first.retrieve.pauseS, other.retrieve.pauseS];
-  if (waits && waitsThen && waits[0] !== waitsThen[0]) {
-    return `wait ${waitsThen[0]} to ${waitsThen[1]} s with the ${nameOf(other.category)}`;
+  if (ratio > DEPTH_MOVES || ratio < 1 / DEPTH_MOVES) {
+    return `${ratio > 1 ? 'go deeper' : 'come up'}: ${name} at ${depth}`;
   }
-  if (first.retrieve.style !== other.retrieve.style)
-    return `${nameOf(other.retrieve.style)} the ${nameOf(other.category)} instead`;
-  return null;
+  const [waits, waitsThen] = [first.pauseS, other.pauseS];
+  if (waits && waitsThen && waits[0] !== waitsThen[0])
+    return `wait ${waitsThen[0]} to ${waitsThen[1]} s with the ${name}`;
+  return first.style === other.style ? null : `${nameOf(other.style)} the ${name} instead`;
 }
 
 /** If-then cards: each turn of the day is planned anew for the longest window, and told where it changes the advice. */
-export function ifThenCards(
-  day: JudgedDay,
-  windows: readonly PlanWindow[],
-  sun: SunDay,
-  units: UnitSystem,
-): Plan['ifThen'] {
+export function ifThenCards(day: JudgedDay, sun: SunDay, units: UnitSystem): Plan['ifThen'] {
   const longest = day.windows.reduce((a, b) => (b.toMin - b.fromMin > a.toMin - a.fromMin ? b : a));
-  const now = windows[day.windows.indexOf(longest)] as PlanWindow;
+  const now = firstChoice(day, longest);
   const degrees = units === 'us' ? '3 °F' : '1.7 °C';
   const cards = TURNS.flatMap(({ id, when, change }) => {
     const changed = change(day.conditions);
     if (!changed) return [];
     const other = judgeDay({ ...day.conditions, ...changed }, sun, 0, units);
-    const then = difference(now, planWindow(other, longest, 0, units, { most: 1 }), units);
+    const then = difference(now, firstChoice(other, longest), units);
     const words = when.replace('{warmer}', `${degrees} warmer`).replace('{colder}', `${degrees} colder`);
     return then ? [{ when: inUnits(words, units), then, rule: id }] : [];
   });
+  return [...answersTo(day.conditions.feedback ?? []), ...cards, ...leaving(day)];
+}
+
+/** What the water has said, and the first answer to it; one change at a time. */
+const ANSWERS: Readonly<Record<Feedback, readonly [when: string, then: string]>> = {
+  'short-strikes': ['They strike short again', 'after the colour: a trailer hook or a shorter trailer, then slower'],
+  follows: ['They still follow and do not take', 'after the pace: smaller, then more natural'],
+  'no-bites': ['Still no bite at the new depth', 'change the pace, then the lure; with no bait about, leave'],
+  'barely-hooked': ['They still come off', 'sharper hooks, or one size larger, and let them turn first'],
+  'strikes-at-deepest': [
+    'They come at the boat',
+    'a longer cast, thinner line or a deeper lure: hold the depth longer',
+  ],
+  'bites-stopped': ['Bites have stopped', 'on to the like place, and come back here later'],
+  'clustered-fish': ['They stop biting in that stretch', 'mark it, rest it, and look for the next like it'],
+};
+
+const answersTo = (feedback: readonly Feedback[]): Plan['ifThen'] =>
+  feedback.map((code) => ({ when: ANSWERS[code][0], then: ANSWERS[code][1], rule: `feedback-${code}` }));
+
+/** When to give a place or a lure up: sooner in fall, when there may be nobody at home. */
+function leaving(day: JudgedDay): Plan['ifThen'] {
+  const roaming = day.facts.degree('phase:fall') >= 0.5;
+  const changes = day.schools.some(({ id, side }) => id === 'junk' && side === 'change-freely');
   return [
-    ...cards,
     {
       when: 'No bait is about and nothing bites',
-      then: 'leave for the next place of the same kind',
+      then: `leave for the next place of the same kind${roaming ? ', after a quarter of an hour' : ''}`,
       rule: 'if-no-bait',
     },
+    changes
+      ? { when: 'Twenty minutes without a bite', then: 'tie on another lure', rule: 'if-junk-change' }
+      : {
+          when: 'Forty casts over good water without a bite',
+          then: 'change the place before the lure: the pattern is not here',
+          rule: 'if-junk-pattern',
+        },
   ];
 }

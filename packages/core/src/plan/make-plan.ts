@@ -81,7 +81,7 @@ function planJudged(day: JudgedDay, sun: SunDay, assumed: Plan['assumed'], units
     clarity: day.clarity,
     food: day.food,
     windows,
-    ifThen: ifThenCards(day, windows, sun, units),
+    ifThen: ifThenCards(day, sun, units),
     cautions: judgeCautions(cautionFacts(day, windows), units),
     schoolsUsed: schoolsUsed(day, windows),
     assumed,

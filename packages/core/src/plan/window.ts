@@ -6,7 +6,8 @@ import type { Category } from '../presentation/category.js';
 import { chooseSet, type Chosen } from '../presentation/choose.js';
 import { riseM } from '../presentation/aspects.js';
 import { explain, weighCategories } from '../presentation/score.js';
-import { retrieve } from '../retrieve/retrieve.js';
+import type { RetrieveStyle } from '../contract/ids.js';
+import { pauseS, retrieve, styleOf } from '../retrieve/retrieve.js';
 import { rig } from '../rig/rig.js';
 import type { Facts } from '../rules/facts.js';
 import { strongest } from '../rules/rule.js';
@@ -85,6 +86,21 @@ export interface WindowOptions {
   readonly most?: number;
 }
 
+/** The facts of a window, in its middle, and its depth band. */
+function windowGround(day: JudgedDay, window: DayWindow, units: UnitSystem) {
+  const moment = meanMoment(day.curve, window);
+  const band = bandAt(day, moment, units);
+  const facts = day.facts.with({
+    ...momentFacts(day, moment),
+    [`light:${window.light}`]: 1,
+    holdingDepthM: (band.depthM[0] + band.depthM[1]) / 2,
+  });
+  return { band, facts };
+}
+
+const floorOf = ({ limits }: JudgedDay): number =>
+  Math.min(limits.bottomM ?? Infinity, limits.thermoclineM ?? Infinity);
+
 /** Plans one window: its holding places, then presentations that suit them, then a small set that covers the roles. */
 export function planWindow(
   day: JudgedDay,
@@ -93,17 +109,9 @@ export function planWindow(
   units: UnitSystem,
   { catalogue = CATALOGUE, most = MOST_PRESENTATIONS }: WindowOptions = {},
 ): PlanWindow {
-  const moment = meanMoment(day.curve, window);
-  const band = bandAt(day, moment, units);
-  const centreM = (band.depthM[0] + band.depthM[1]) / 2;
-  const facts = day.facts.with({
-    ...momentFacts(day, moment),
-    [`light:${window.light}`]: 1,
-    holdingDepthM: centreM,
-  });
+  const { band, facts } = windowGround(day, window, units);
   const { structures, covers, discipline, maxRods } = day.conditions;
-  const floorM = Math.min(day.limits.bottomM ?? Infinity, day.limits.thermoclineM ?? Infinity);
-  const places = holdingPlaces(band, structures, covers, floorM, facts, units);
+  const places = holdingPlaces(band, structures, covers, floorOf(day), facts, units);
   const usable = catalogue.filter(({ disciplines }) => disciplines.includes(discipline));
   const chosen = chooseSet(weighCategories(usable, places, facts), Math.min(most, maxRods));
   return {
@@ -114,4 +122,30 @@ export function planWindow(
     holding: places.map((place) => ({ ...place, depthM: rounded(place.depthM) })),
     presentations: chosen.map((each) => presentation(each, facts, day, units)),
   };
+}
+
+/** The first choice of a window, without its reasons: for asking what would change it. */
+export interface FirstChoice {
+  readonly category: Category;
+  readonly place: Holding;
+  readonly runDepthM: readonly [number, number];
+  readonly style: RetrieveStyle;
+  readonly pauseS: readonly [number, number] | null;
+}
+
+/** @returns null where no category suits any place of the window */
+export function firstChoice(day: JudgedDay, window: DayWindow): FirstChoice | null {
+  const { band, facts } = windowGround(day, window, 'us');
+  const { structures, covers, discipline } = day.conditions;
+  const places = holdingPlaces(band, structures, covers, floorOf(day), facts, null);
+  const [first] = weighCategories(
+    CATALOGUE.filter(({ disciplines }) => disciplines.includes(discipline)),
+    places,
+    facts,
+  );
+  if (!first) return null;
+  const { category, place } = first;
+  const here = facts.with({ ...placeFacts(place), [`category:${category.id}`]: 1 });
+  const style = styleOf(category, here);
+  return { category, place, runDepthM: runDepthM(category, place, here), style, pauseS: pauseS(style, here) };
 }

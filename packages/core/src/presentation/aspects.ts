@@ -51,16 +51,16 @@ export function riseM(facts: Facts): number {
 /** How well a running range meets a holding depth, 0 to 1; fish take a lure above them more readily than below. */
 export function reach(runM: Range, holdingM: Range, rise: number): number {
   const gap = Math.max(0, holdingM[0] - rise - runM[1], runM[0] - holdingM[1]);
+  if (gap === 0) return 1;
   const scale = 0.2 + 0.08 * (holdingM[0] + holdingM[1]);
   return Math.exp(-((gap / scale) ** 2));
 }
 
 /** How freely it comes through the cover of a place, 0 to 1; what runs over the top of it hardly meets it. */
-function passage(category: Category, place: Holding, facts: Facts): number {
+function passage(category: Category, place: Holding, clearance: number | undefined): number {
   const ground = COVER_GROUND[place.cover];
   if (ground === 'open') return 1;
   const free = category.snag[ground];
-  const clearance = facts.figure('waterOverCoverM');
   const runsOver = clearance !== undefined && ground !== 'mat' && category.runDepthM[0] < clearance * 0.8;
   return runsOver && category.positions.bottom < 0.5 ? Math.max(free, 0.8) : free;
 }
@@ -86,18 +86,38 @@ export interface PlaceFit {
 /** The aspects that a category does not have of itself. */
 export type Fit = WaterFit & PlaceFit;
 
-export function waterFit(category: Category, facts: Facts): WaterFit {
-  return {
-    suitsTemperature: trapezoid(facts.figure('surfaceTempC') ?? 15, category.tempC),
-    suitsVisibility: trapezoid(facts.figure('effectiveVisibilityM') ?? 1, wantedVisibility(category, facts)),
-  };
+/** The figures that every category is held against, looked up once. */
+export interface WaterFigures {
+  readonly facts: Facts;
+  readonly tempC: number;
+  readonly effectiveVisibilityM: number;
+  /** Water over the top of the cover, metres, where it is known. */
+  readonly clearanceM: number | undefined;
 }
 
+export const waterFigures = (facts: Facts): WaterFigures => ({
+  facts,
+  tempC: facts.figure('surfaceTempC') ?? 15,
+  effectiveVisibilityM: facts.figure('effectiveVisibilityM') ?? 1,
+  clearanceM: facts.figure('waterOverCoverM'),
+});
+
+export const waterFit = (category: Category, { facts, tempC, effectiveVisibilityM }: WaterFigures): WaterFit => ({
+  suitsTemperature: trapezoid(tempC, category.tempC),
+  suitsVisibility: trapezoid(effectiveVisibilityM, wantedVisibility(category, facts)),
+});
+
+/** How far over fish on the bottom a lure may run: one that lives by what it hits must come down to it. */
+const risen = ({ positions, traits }: Category, place: Holding, rise: number): number =>
+  rise *
+  (1 + CALLS_UP * positions.surface) *
+  (place.position === 'bottom' && positions.surface < 0.5 ? 1 - 0.9 * traits.deflects : 1);
+
 /** @param rise how far fish come up for a lure, metres */
-export function placeFit(category: Category, place: Holding, rise: number, facts: Facts): PlaceFit {
+export function placeFit(category: Category, place: Holding, rise: number, { clearanceM }: WaterFigures): PlaceFit {
   return {
-    reachesDepth: reach(category.runDepthM, place.depthM, rise * (1 + CALLS_UP * category.positions.surface)),
-    passesCover: passage(category, place, facts),
+    reachesDepth: reach(category.runDepthM, place.depthM, risen(category, place, rise)),
+    passesCover: passage(category, place, clearanceM),
   };
 }
 

@@ -1,7 +1,7 @@
 import { SCHOOL_IDS, type SchoolId, type SchoolSide } from '../contract/ids.js';
 import type { Conditions } from '../contract/conditions.js';
 import type { Facts, Known } from '../rules/facts.js';
-import { above, all, always, any, below, degreeOf, is, not, type Condition } from '../rules/fuzzy.js';
+import { above, always, any, below, degreeOf, is, not, type Condition } from '../rules/fuzzy.js';
 
 /** How a school's side is picked where the user did not: the first whose condition holds by half. */
 interface SchoolDefault {
@@ -51,8 +51,8 @@ export const SCHOOL_DEFAULTS: Readonly<Record<SchoolId, readonly SchoolDefault[]
   'cold-line': [
     {
       side: 'nylon',
-      when: all(below('surfaceTempC', 12, 13), below('visibilityM', 1, 1.4)),
-      why: 'Cold and shallow: stretchy nylon',
+      when: below('surfaceTempC', 12, 13),
+      why: 'Cold: stretchy nylon for shallow treble and wire lures, fluorocarbon where depth decides',
     },
     { side: 'fluorocarbon', when: always, why: 'Fluorocarbon where depth decides' },
   ],

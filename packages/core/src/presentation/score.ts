@@ -10,6 +10,7 @@ import {
   aspectsWith,
   placeFit,
   riseM,
+  waterFigures,
   waterFit,
   type Aspects,
   type Fit,
@@ -125,7 +126,8 @@ function groundsOf(places: readonly Holding[], facts: Facts) {
   return places.map((place) => {
     const here: Facts = facts.with(placeFacts(place));
     const fired = [...everywhere, ...fire(LOCAL_RULES, here)];
-    return { place, here, fired, ...summed(fired), rise: riseM(here) };
+    const { slopes, constant } = summed(fired);
+    return { place, fired, slopes, constant: constant + Math.log(place.weight), rise: riseM(here) };
   });
 }
 
@@ -135,28 +137,33 @@ function groundsOf(places: readonly Holding[], facts: Facts) {
  */
 export function weighCategories(catalogue: readonly Category[], places: readonly Holding[], facts: Facts): Weighed[] {
   const grounds = groundsOf(places, facts);
-  const weighed = catalogue.flatMap((category) => {
+  const figures = waterFigures(facts);
+  const weighed: Omit<Weighed, 'score'>[] = [];
+  for (const category of catalogue) {
     const itself = aspectsOfItself(category);
-    const water = waterFit(category, facts);
-    let best: Omit<Weighed, 'score'> | undefined;
+    const water = waterFit(category, figures);
+    let best: (typeof grounds)[number] | undefined;
+    let bestWeight = -Infinity;
     let total = 0;
-    for (const { place, here, fired, slopes, constant, rise } of grounds) {
-      const near = placeFit(category, place, rise, here);
-      if (near.reachesDepth < LEAST_REACH || near.passesCover < LEAST_PASSAGE) continue;
+    for (const ground of grounds) {
+      const { reachesDepth, passesCover } = placeFit(category, ground.place, ground.rise, figures);
+      if (reachesDepth < LEAST_REACH || passesCover < LEAST_PASSAGE) continue;
+      const { slopes } = ground;
       const logWeight =
-        Math.log(place.weight) +
-        constant +
+        ground.constant +
         dot(slopes, itself) +
         (slopes[TEMPERATURE] as number) * water.suitsTemperature +
         (slopes[VISIBILITY] as number) * water.suitsVisibility +
-        (slopes[DEPTH] as number) * near.reachesDepth +
-        (slopes[COVER] as number) * near.passesCover;
+        (slopes[DEPTH] as number) * reachesDepth +
+        (slopes[COVER] as number) * passesCover;
       total += Math.exp(logWeight);
-      if (!best || logWeight > best.logWeight) best = { category, place, fit: { ...water, ...near }, fired, logWeight };
+      if (logWeight > bestWeight) [best, bestWeight] = [ground, logWeight];
     }
-    return best ? [{ ...best, logWeight: Math.log(total) }] : [];
-  });
-  const top = Math.max(...weighed.map(({ logWeight }) => logWeight));
+    if (!best) continue;
+    const fit = { ...water, ...placeFit(category, best.place, best.rise, figures) };
+    weighed.push({ category, place: best.place, fit, fired: best.fired, logWeight: Math.log(total) });
+  }
+  const top = weighed.reduce((most, { logWeight }) => Math.max(most, logWeight), -Infinity);
   const total = weighed.reduce((sum, { logWeight }) => sum + Math.exp((logWeight - top) / SOFTNESS), 0);
   return weighed
     .map((each) => ({ ...each, score: Math.exp((each.logWeight - top) / SOFTNESS) / total }))

@@ -52,7 +52,7 @@ export const SKIRT_LURES: readonly Category[] = [
     id: 'spinnerbait',
     name: 'spinnerbait',
     roles: ['search', 'reaction'],
-    disciplines: ['bass', 'inshore'],
+    disciplines: ['bass'],
     runDepthM: [0.2, 3.5],
     paceMps: [0.3, 1.5],
     positions: { surface: 0.15, suspended: 0.8, bottom: 0.4 },

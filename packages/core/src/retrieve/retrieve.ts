@@ -109,7 +109,11 @@ export function retrieve(category: Category, runDepthM: Range, facts: Facts, uni
   const pause = pauseS(style, facts);
   const waits = pause ? `, ${pause.map((s) => Math.round(s * 10) / 10).join(' to ')} s` : '';
   const depth = runDepthM[1] > 0.15 ? ` at ${sayRange('depth', runDepthM, units)}` : '';
-  const strike = category.hook === 'treble' ? 'Lean into the fish, do not strike.' : 'Set the hook firmly.';
+  const strike = facts.degree('feedback:barely-hooked')
+    ? 'They are barely hooked: sweep later and softer, and sharpen or move the hooks.'
+    : category.hook === 'treble'
+      ? 'Lean into the fish, do not strike.'
+      : 'Set the hook firmly.';
   return {
     style,
     speedMps: speed,

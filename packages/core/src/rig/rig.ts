@@ -6,6 +6,9 @@ import type { Facts } from '../rules/facts.js';
 /** Line tests sold everywhere, lb. */
 const TESTS_LB = [4, 6, 8, 10, 12, 14, 15, 17, 20, 25, 30, 40, 50, 65] as const;
 
+/** Deeper than this depth decides, and nylon rides too high. */
+const NYLON_TO_M = 2.6;
+
 const stepBy = <T>(list: readonly T[], value: T, by: number): T =>
   list[Math.min(list.length - 1, Math.max(0, list.indexOf(value) + by))] as T;
 
@@ -34,12 +37,15 @@ export function rig(category: Category, facts: Facts): Rig {
   const nylon =
     facts.degree('school:cold-line:nylon') > 0 &&
     category.schools?.includes('cold-line') &&
-    category.line.material !== 'braid';
+    category.line.material !== 'braid' &&
+    (facts.figure('holdingDepthM') ?? 0) < NYLON_TO_M;
   const jerkbaitRatio = category.schools?.includes('jerkbait-gear')
     ? facts.degree('school:jerkbait-gear:low')
       ? 5.4
       : 7.1
     : undefined;
+  // Barely hooked or lost: a softer rod that lets them take it, and a later sweep.
+  const barelyHooked = facts.degree('feedback:barely-hooked') >= 0.5;
   const factor = lineFactor(facts);
   const { leaderLb } = category.line;
   return {
@@ -48,10 +54,11 @@ export function rig(category: Category, facts: Facts): Rig {
         cold && treble && category.traits.bulk < 0.6
           ? stepBy(ROD_POWERS, category.rod.power, category.rod.power === 'medium' ? 0 : -1)
           : category.rod.power,
-      action:
-        cold && treble
-          ? stepBy(ROD_ACTIONS, category.rod.action, category.rod.action === 'fast' ? 1 : 0)
-          : category.rod.action,
+      action: stepBy(
+        ROD_ACTIONS,
+        category.rod.action,
+        Math.min(1, (cold && treble && category.rod.action === 'fast' ? 1 : 0) + (barelyHooked ? 1 : 0)),
+      ),
       lengthM: category.rod.lengthM,
     },
     reel: spinningCrank

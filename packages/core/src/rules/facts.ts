@@ -101,6 +101,17 @@ export class Facts {
     return new Facts(values);
   }
 
+  /** Asks something as if these degrees were 1; nothing is copied, and all is as it was afterwards. */
+  trying<T>(names: readonly DegreeName[], ask: (facts: Facts) => T): T {
+    const before = names.map((name) => this.at(slotOf(name)));
+    for (const name of names) this.values[slotOf(name)] = 1;
+    try {
+      return ask(this);
+    } finally {
+      names.forEach((name, index) => (this.values[slotOf(name)] = before[index] as number));
+    }
+  }
+
   /** The value in a slot, NaN where it is not known. */
   at(slot: number): number {
     return this.values[slot] as number;

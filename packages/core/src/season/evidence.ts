@@ -5,8 +5,16 @@ import type { Facts, Known } from '../rules/facts.js';
 import { ready, type Judge } from '../rules/fuzzy.js';
 import { BASS_PHASE_RULES, INSHORE_PHASE_RULES } from './phases.js';
 
-/** Smallmouth live the same year a few degrees colder (judgement); temperatures are moved up by this before judging. */
-const SPECIES_SHIFT_C: Partial<Record<NonNullable<Conditions['species']>, number>> = { smallmouth: 1.5, spotted: 0.3 };
+/**
+ * Smallmouth live the same year a few degrees colder, stripers far colder, snook warmer (judgement); temperatures are
+ * moved up by this before judging.
+ */
+const SPECIES_SHIFT_C: Partial<Record<NonNullable<Conditions['species']>, number>> = {
+  smallmouth: 1.5,
+  spotted: 0.3,
+  'striped-bass': 5,
+  snook: -2.5,
+};
 
 export const speciesShiftC = (species: Conditions['species']): number => (species && SPECIES_SHIFT_C[species]) ?? 0;
 

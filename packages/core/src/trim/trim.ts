@@ -23,6 +23,13 @@ const TRIM_SHARE = 0.25;
 /** The family weighs less than the tone. */
 const FAMILY_SHARE = 0.6;
 
+const SHORT_STRIKES: Reason = {
+  rule: 'short-strikes-colour',
+  text: 'Short strikes: the right lure, something off. Another colour first; then a trailer hook or a shorter trailer; then slower',
+  weight: 0.6,
+  school: null,
+};
+
 const part = ([from, to]: readonly [number, number], at: number): number => from + (to - from) * at;
 
 function sizeOf(category: Category, facts: Facts, forageMm: readonly [number, number] | undefined) {
@@ -68,7 +75,10 @@ export function trim(
   units: UnitSystem,
 ): Trim {
   const toneRules = fire(TONE_RULES, facts);
-  const tone = ranked(TONES, tally(toneRules))[0] ?? 'natural';
+  const tones = ranked(TONES, tally(toneRules));
+  // Short strikes: the right lure with something off. Colour is what is changed first, and alone.
+  const shy = facts.degree('feedback:short-strikes') >= 0.5;
+  const tone = tones[shy ? 1 : 0] ?? 'natural';
   const families: readonly ColourFamily[] = COLOUR_FAMILIES.filter((family) => category.families.includes(family));
   const familyRules = fire(FAMILY_RULES, facts.with({ [`tone:${tone}`]: 1 }));
   const named = ranked(families, tally(familyRules)).slice(0, FAMILIES_NAMED);
@@ -81,6 +91,7 @@ export function trim(
       units,
     ),
   ];
+  if (shy) reasons.push(SHORT_STRIKES);
   let blades: Blades | null = null;
   if (category.blades) {
     const shapeRules = fire(BLADE_RULES, facts);

@@ -107,8 +107,16 @@ export function sayRange(measure: Measure, range: readonly [number, number], uni
 
 const PLACEHOLDER = /\{(temp|depth|wind):(-?[\d.]+)\}/g;
 
+/** Words of rules once filled: a plan says the same few hundred again and again. */
+const filled: Record<UnitSystem, Map<string, string>> = { us: new Map(), metric: new Map() };
+
 /** Fills `{temp:10}`, `{depth:1.2}` and `{wind:5}` in a rule's words with quantities in the user's units. */
 export function inUnits(text: string, units: UnitSystem): string {
   if (!text.includes('{')) return text;
-  return text.replace(PLACEHOLDER, (_, measure: Measure, si: string) => say(measure, Number(si), units));
+  let words = filled[units].get(text);
+  if (words === undefined) {
+    words = text.replace(PLACEHOLDER, (_, measure: Measure, si: string) => say(measure, Number(si), units));
+    filled[units].set(text, words);
+  }
+  return words;
 }

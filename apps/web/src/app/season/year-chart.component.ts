@@ -28,7 +28,7 @@ const GUTTER = 66;
 @Component({
   selector: 'inky-year-chart',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<div #frame class="frame" tabindex="-1">
+  template: `<div #frame class="frame" tabindex="0" role="region" aria-label="The year by day">
     <div class="sheet" [style.height.px]="height()">
       <canvas
         #canvas
