@@ -1,34 +1,9 @@
-import { Conditions, makePlan } from '@inky-shoal/core';
-import { DEMO } from '@inky-shoal/demo';
 import { spawn } from 'node:child_process';
 import { get } from 'node:http';
 import { launchBrowser } from '../scripts/lib/browser.mjs';
 import { startServer } from '../scripts/lib/server.mjs';
 import { ROOT } from '../scripts/lib/workspace.mjs';
-
-/** One full plan in Node, over days of the whole year, after warm-up. */
-function planMs() {
-  const base = DEMO.plans[0].draft.conditions;
-  const days = Array.from({ length: 52 }, (_, week) =>
-    Conditions.parse({
-      ...base,
-      date: new Date(Date.UTC(2027, 0, 3 + 7 * week)).toISOString().slice(0, 10),
-      surfaceTempC: 16 - 12 * Math.cos(((week - 4) / 52) * 2 * Math.PI),
-      tempTrendCPerDay: 0.2 * Math.sin(((week - 4) / 52) * 2 * Math.PI),
-      window: undefined,
-    }),
-  );
-  for (let warm = 0; warm < 8; warm++) days.forEach((day) => makePlan(day));
-  const samples = [];
-  for (let run = 0; run < 12; run++) {
-    for (const day of days) {
-      const start = performance.now();
-      makePlan(day);
-      samples.push(performance.now() - start);
-    }
-  }
-  return samples;
-}
+import { planMs } from './judgement.mjs';
 
 /** From a changed word to the picture drawn again, in the page. */
 async function pagePlanMs(page) {

@@ -42,6 +42,8 @@ const VIEWS: [name: string, path: () => string, ready: string][] = [
   ['waters', () => '/waters', 'tbody tr'],
   ['plans', () => '/plans', 'main li'],
   ['compare', () => compare, 'tbody tr'],
+  ['rules', () => '/rules', 'main li'],
+  ['beside', () => '/sheet/beside/crank-pace/fast', 'tbody tr'],
   ['settings', () => '/settings', 'main h2'],
 ];
 
@@ -58,6 +60,8 @@ describe.each(['paper', 'night', 'glare'])('axe finds nothing in %s', (look) => 
     const page = await stage.page('/sheet', { look });
     await page.locator('.note').waitFor();
     await page.getByText('Every reason, and what it weighed').click();
+    await page.getByText('What would tip it').click();
+    await page.getByText('Others would do it otherwise').click();
     for (const name of [/^Sky:/, /^Cover:/, /^Water temperature:/, /^Wind:/]) {
       await page.getByRole('button', { name }).click();
       await page.locator('.p-popover').waitFor();

@@ -115,7 +115,7 @@ describe('the sheet', () => {
     const page = await stage.page('/sheet');
     await page.locator('.note').waitFor();
     await page.getByText('The day as a table').click();
-    expect(await page.locator('footer tbody tr').count()).toBe(await page.getByRole('tab').count());
+    expect(await page.locator('footer details tbody tr').count()).toBe(await page.getByRole('tab').count());
   });
 
   it('keeps what was typed over a reload', async () => {

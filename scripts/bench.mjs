@@ -3,6 +3,7 @@ import { ensureInstalled, ensurePageBuilt, say } from './lib/workspace.mjs';
 /** Groups of figures; each gives rows of name, unit, samples and how they were got. */
 const GROUPS = {
   slice: () => import('../bench/slice.mjs'),
+  judgement: () => import('../bench/judgement.mjs'),
   season: () => import('../bench/season.mjs'),
 };
 

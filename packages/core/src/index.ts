@@ -38,3 +38,7 @@ export { DATE_ORDERS, type DateOrder } from './formats/moments.js';
 export * from './formats/reading-mapping.js';
 export * from './formats/reading-table.js';
 export { weatherFromTable } from './formats/weather-table.js';
+export { tippingPoints, type TippingPoint } from './plan/tipping.js';
+export { othersWould, type OtherSide } from './plan/others.js';
+export { ruleLibrary, rulesToday, type LibraryRule, type RuleStep } from './rules/library.js';
+export { SCHOOL_DEFAULTS } from './presentation/schools.js';

@@ -4,6 +4,12 @@ export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'sheet' },
   { path: 'sheet', title: 'Sheet', loadComponent: () => import('./sheet/sheet.view').then((m) => m.SheetView) },
   { path: 'season', title: 'Season', loadComponent: () => import('./season/season.view').then((m) => m.SeasonView) },
+  {
+    path: 'sheet/beside/:school/:side',
+    title: 'The other side',
+    loadComponent: () => import('./sheet/beside.view').then((m) => m.BesideView),
+  },
+  { path: 'rules', title: 'Rules', loadComponent: () => import('./rules/rules.view').then((m) => m.RulesView) },
   { path: 'waters', title: 'Waters', loadComponent: () => import('./waters/waters.view').then((m) => m.WatersView) },
   { path: 'plans', title: 'Plans', loadComponent: () => import('./plans/plans.view').then((m) => m.PlansView) },
   {

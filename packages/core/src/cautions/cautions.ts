@@ -5,7 +5,8 @@ import { above, all, always, any, anyOf, below, is } from '../rules/fuzzy.js';
 import { fire, type Rule } from '../rules/rule.js';
 import { inUnits, type UnitSystem } from '../units/units.js';
 
-interface Caution {
+/** What a caution rule raises. */
+export interface Caution {
   readonly id: string;
   readonly severity: Severity;
 }

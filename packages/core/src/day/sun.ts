@@ -32,12 +32,26 @@ export interface SunDay {
 const DAY_MS = 86_400_000;
 const DEG = Math.PI / 180;
 
+const MOST_KEPT = 64;
+const days = new Map<string, SunDay>();
+
+/** The sun and moon of a day at a place; a day that is planned again and again is worked out once. */
+export function sunDay(date: string, place: Place): SunDay {
+  const key = `${date} ${place.latitude} ${place.longitude} ${place.timeZone}`;
+  let day = days.get(key);
+  if (!day) {
+    if (days.size >= MOST_KEPT) days.clear();
+    days.set(key, (day = workOutSunDay(date, place)));
+  }
+  return day;
+}
+
 /**
  * Sun and moon of a local day by astronomy-engine (VSOP87 truncated; rise and set by the upper limb with 34' of
  * refraction, civil twilight at -6 degrees).
  * @param date local calendar day, YYYY-MM-DD
  */
-export function sunDay(date: string, place: Place): SunDay {
+function workOutSunDay(date: string, place: Place): SunDay {
   const observer = new Observer(place.latitude, place.longitude, 0);
   const localMidnight = new Date(Date.parse(`${date}T00:00:00Z`) - (place.longitude / 360) * DAY_MS);
   const noon = SearchHourAngle(Body.Sun, observer, 0, localMidnight);

@@ -6,7 +6,7 @@ import type { Category } from '../presentation/category.js';
 import { chooseSet, type Chosen } from '../presentation/choose.js';
 import { riseM } from '../presentation/aspects.js';
 import { explain, weighCategories } from '../presentation/score.js';
-import type { RetrieveStyle } from '../contract/ids.js';
+import type { Discipline, RetrieveStyle } from '../contract/ids.js';
 import { pauseS, retrieve, styleOf } from '../retrieve/retrieve.js';
 import { rig } from '../rig/rig.js';
 import type { Facts } from '../rules/facts.js';
@@ -80,6 +80,12 @@ function presentation({ weighed, role }: Chosen, facts: Facts, day: JudgedDay, u
   };
 }
 
+const usableIn = (discipline: Discipline) => CATALOGUE.filter(({ disciplines }) => disciplines.includes(discipline));
+const USABLE: Readonly<Record<Discipline, readonly Category[]>> = {
+  bass: usableIn('bass'),
+  inshore: usableIn('inshore'),
+};
+
 export interface WindowOptions {
   readonly catalogue?: readonly Category[];
   /** Presentations to name. */
@@ -87,8 +93,9 @@ export interface WindowOptions {
 }
 
 /** The facts of a window, in its middle, and its depth band. */
-function windowGround(day: JudgedDay, window: DayWindow, units: UnitSystem) {
-  const moment = meanMoment(day.curve, window);
+function windowGround(day: JudgedDay, window: DayWindow, units: UnitSystem, light?: number) {
+  const mean = meanMoment(day.curve, window);
+  const moment = light === undefined ? mean : { ...mean, light };
   const band = bandAt(day, moment, units);
   const facts = day.facts.with({
     ...momentFacts(day, moment),
@@ -112,7 +119,10 @@ export function planWindow(
   const { band, facts } = windowGround(day, window, units);
   const { structures, covers, discipline, maxRods } = day.conditions;
   const places = holdingPlaces(band, structures, covers, floorOf(day), facts, units);
-  const usable = catalogue.filter(({ disciplines }) => disciplines.includes(discipline));
+  const usable =
+    catalogue === CATALOGUE
+      ? USABLE[discipline]
+      : catalogue.filter(({ disciplines }) => disciplines.includes(discipline));
   const chosen = chooseSet(weighCategories(usable, places, facts), Math.min(most, maxRods));
   return {
     id: `w${index + 1}`,
@@ -133,16 +143,23 @@ export interface FirstChoice {
   readonly pauseS: readonly [number, number] | null;
 }
 
-/** @returns null where no category suits any place of the window */
-export function firstChoice(day: JudgedDay, window: DayWindow): FirstChoice | null {
-  const { band, facts } = windowGround(day, window, 'us');
+/** The facts and the holding places of every window of a day. */
+export const windowGrounds = (day: JudgedDay): { readonly facts: Facts; readonly places: readonly Holding[] }[] =>
+  day.windows.map((window) => {
+    const { band, facts } = windowGround(day, window, 'us');
+    const { structures, covers } = day.conditions;
+    return { facts, places: holdingPlaces(band, structures, covers, floorOf(day), facts, null) };
+  });
+
+/**
+ * @param light as if so much of full sun entered the water, 0 to 1; else that of the window
+ * @returns null where no category suits any place of the window
+ */
+export function firstChoice(day: JudgedDay, window: DayWindow, light?: number): FirstChoice | null {
+  const { band, facts } = windowGround(day, window, 'us', light);
   const { structures, covers, discipline } = day.conditions;
   const places = holdingPlaces(band, structures, covers, floorOf(day), facts, null);
-  const [first] = weighCategories(
-    CATALOGUE.filter(({ disciplines }) => disciplines.includes(discipline)),
-    places,
-    facts,
-  );
+  const [first] = weighCategories(USABLE[discipline], places, facts);
   if (!first) return null;
   const { category, place } = first;
   const here = facts.with({ ...placeFacts(place), [`category:${category.id}`]: 1 });

@@ -57,7 +57,7 @@ export function reach(runM: Range, holdingM: Range, rise: number): number {
 }
 
 /** How freely it comes through the cover of a place, 0 to 1; what runs over the top of it hardly meets it. */
-function passage(category: Category, place: Holding, clearance: number | undefined): number {
+export function passesCover(category: Category, place: Holding, clearance: number | undefined): number {
   const ground = COVER_GROUND[place.cover];
   if (ground === 'open') return 1;
   const free = category.snag[ground];
@@ -113,13 +113,9 @@ const risen = ({ positions, traits }: Category, place: Holding, rise: number): n
   (1 + CALLS_UP * positions.surface) *
   (place.position === 'bottom' && positions.surface < 0.5 ? 1 - 0.9 * traits.deflects : 1);
 
-/** @param rise how far fish come up for a lure, metres */
-export function placeFit(category: Category, place: Holding, rise: number, { clearanceM }: WaterFigures): PlaceFit {
-  return {
-    reachesDepth: reach(category.runDepthM, place.depthM, risen(category, place, rise)),
-    passesCover: passage(category, place, clearanceM),
-  };
-}
+/** How well its depths meet those of a place. @param rise how far fish come up for a lure, metres */
+export const reachesDepth = (category: Category, place: Holding, rise: number): number =>
+  reach(category.runDepthM, place.depthM, risen(category, place, rise));
 
 /** Everything rules may speak of, for one category at one place. */
 export function aspectsWith(category: Category, fit: Fit): Aspects {

@@ -17,8 +17,8 @@ export const SCHOOL_DEFAULTS: Readonly<Record<SchoolId, readonly SchoolDefault[]
   'mud-blade': [
     {
       side: 'round',
-      when: any(below('surfaceTempC', 12.7, 12.9), below('effectiveVisibilityM', 0.3, 0.32), not(is('forage:shad'))),
-      why: 'Cold, muddy or without shad: round and slow',
+      when: any(below('surfaceTempC', 12.7, 12.9), not(is('forage:shad'))),
+      why: 'Cold or without shad: round and slow',
     },
     { side: 'long', when: always, why: 'Warmer and with shad: long and painted' },
   ],

@@ -8,7 +8,8 @@ import {
   ASPECT_INDEX,
   aspectsOfItself,
   aspectsWith,
-  placeFit,
+  passesCover,
+  reachesDepth,
   riseM,
   waterFigures,
   waterFit,
@@ -146,21 +147,27 @@ export function weighCategories(catalogue: readonly Category[], places: readonly
     let bestWeight = -Infinity;
     let total = 0;
     for (const ground of grounds) {
-      const { reachesDepth, passesCover } = placeFit(category, ground.place, ground.rise, figures);
-      if (reachesDepth < LEAST_REACH || passesCover < LEAST_PASSAGE) continue;
+      const reach = reachesDepth(category, ground.place, ground.rise);
+      if (reach < LEAST_REACH) continue;
+      const passage = passesCover(category, ground.place, figures.clearanceM);
+      if (passage < LEAST_PASSAGE) continue;
       const { slopes } = ground;
       const logWeight =
         ground.constant +
         dot(slopes, itself) +
         (slopes[TEMPERATURE] as number) * water.suitsTemperature +
         (slopes[VISIBILITY] as number) * water.suitsVisibility +
-        (slopes[DEPTH] as number) * reachesDepth +
-        (slopes[COVER] as number) * passesCover;
+        (slopes[DEPTH] as number) * reach +
+        (slopes[COVER] as number) * passage;
       total += Math.exp(logWeight);
       if (logWeight > bestWeight) [best, bestWeight] = [ground, logWeight];
     }
     if (!best) continue;
-    const fit = { ...water, ...placeFit(category, best.place, best.rise, figures) };
+    const fit = {
+      ...water,
+      reachesDepth: reachesDepth(category, best.place, best.rise),
+      passesCover: passesCover(category, best.place, figures.clearanceM),
+    };
     weighed.push({ category, place: best.place, fit, fired: best.fired, logWeight: Math.log(total) });
   }
   const top = weighed.reduce((most, { logWeight }) => Math.max(most, logWeight), -Infinity);

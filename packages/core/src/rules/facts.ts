@@ -67,8 +67,8 @@ export type FactName = QuantityName | DegreeName;
 /** Facts as a step states them. */
 export type Known = Partial<Record<FactName, number>>;
 
-/** Room for every fact there is a name for; a plan knows some hundred of them. */
-const ROOM = 512;
+/** Room for every fact that is asked or stated; some two hundred names are. */
+const ROOM = 288;
 const slots = new Map<string, number>();
 
 /** The slot of a fact, given on first asking and kept for good. */

@@ -33,10 +33,6 @@ export function judgeSeason(conditions: SeasonConditions, units: UnitSystem): Se
   const facts = Facts.of(known);
   const { phases, rules } = phaseRules(discipline);
   const likelihoods = phaseLikelihoods(discipline, facts);
-  const reasons = rules.map((rule) => ({
-    ...reasonOf(rule, degreeOf(rule.when, facts) * (1 - rule.effect.floor), units),
-    phase: rule.effect.phase,
-  }));
   const total = likelihoods.reduce((sum, likelihood) => sum + likelihood, 0);
   const probabilities = new Map(phases.map((phase, index) => [phase, (likelihoods[index] as number) / total]));
   const [first, ...others] = [...probabilities].sort((a, b) => b[1] - a[1]) as [[Phase, number], ...[Phase, number][]];
@@ -45,7 +41,11 @@ export function judgeSeason(conditions: SeasonConditions, units: UnitSystem): Se
       id: first[0],
       probability: first[1],
       others: others.filter(([, probability]) => probability >= 0.02).map(([id, probability]) => ({ id, probability })),
-      because: strongest(reasons.filter(({ phase }) => phase === first[0])).map(({ phase: _, ...reason }) => reason),
+      because: strongest(
+        rules
+          .filter(({ effect }) => effect.phase === first[0])
+          .map((rule) => reasonOf(rule, degreeOf(rule.when, facts) * (1 - rule.effect.floor), units)),
+      ),
     },
     probabilities,
     facts: { ...known, surfaceTempC },

@@ -38,7 +38,7 @@ export function effectiveVisibilityM(visibilityM: number, normalVisibilityM: num
 
 const farDirtier = all(below('relativeClarity', 0.35, 0.6), below('visibilityM', 0.6, 1.1));
 
-const REGIME_RULES: readonly Rule<Regime>[] = [
+export const REGIME_RULES: readonly Rule<Regime>[] = [
   {
     id: 'regime-mud-rising',
     when: all(farDirtier, is('level:rising')),

@@ -1,20 +1,21 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { Router } from '@angular/router';
-import type { Book, UnitSystem } from '@inky-shoal/core';
+import { Router, RouterLink } from '@angular/router';
+import { SCHOOL_IDS, SCHOOL_SIDES, type Book, type SchoolId, type SchoolSide, type UnitSystem } from '@inky-shoal/core';
 import { SelectButton } from 'primeng/selectbutton';
 import { catchError, EMPTY, filter, switchMap } from 'rxjs';
 import { BookService } from '../state/book.service';
 import { NoticeService } from '../state/notice.service';
 import { OutsideService } from '../state/outside.service';
+import { SCHOOL_WORDS } from '../sheet/school-words';
 import { SettingsService, type Look } from '../state/settings.service';
 
 /** Units, look, and which book is open. */
 @Component({
   selector: 'inky-settings',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, SelectButton],
+  imports: [FormsModule, RouterLink, SelectButton],
   template: `<div class="view">
     <h1>Settings</h1>
 
@@ -43,6 +44,23 @@ import { SettingsService, type Look } from '../state/settings.service';
         (ngModelChange)="setLook($event)"
       />
       <p class="quiet">{{ lookWords() }}</p>
+    </section>
+
+    <section aria-labelledby="schools">
+      <h2 id="schools">Schools</h2>
+      <p>Where good anglers disagree. Left to the day, the usual side is taken and named on the sheet.</p>
+      <div class="schools">
+        @for (school of schoolChoices; track school.id) {
+          <label [for]="'school-' + school.id">{{ school.about }}</label>
+          <select [id]="'school-' + school.id" class="field" #side (change)="takeSide(school.id, side.value)">
+            <option value="" [selected]="!schools()[school.id]">by the day</option>
+            @for (each of school.sides; track each.id) {
+              <option [value]="each.id" [selected]="schools()[school.id] === each.id">{{ each.name }}</option>
+            }
+          </select>
+        }
+      </div>
+      <p><a class="plain" routerLink="/rules">All rules</a></p>
     </section>
 
     <section aria-labelledby="book">
@@ -101,6 +119,17 @@ import { SettingsService, type Look } from '../state/settings.service';
     section p {
       margin: 0.5rem 0 0.75rem;
     }
+    .schools {
+      display: grid;
+      grid-template-columns: 12rem minmax(0, 18rem);
+      gap: 0.4rem 1rem;
+      align-items: center;
+    }
+    @media (max-width: 760px) {
+      .schools {
+        grid-template-columns: 8.5rem minmax(0, 1fr);
+      }
+    }
     .row {
       display: flex;
       gap: 0.5rem;
@@ -153,6 +182,19 @@ export class SettingsView {
       },
       error: (error: Error) => this.addressProblem.set(error.message),
     });
+  }
+
+  protected readonly schools = toSignal(this.settings.schools$, { requireSync: true });
+  protected readonly schoolChoices = SCHOOL_IDS.map((id) => ({
+    id,
+    about: SCHOOL_WORDS[id].about,
+    sides: SCHOOL_SIDES[id].map((side) => ({ id: side, name: SCHOOL_WORDS[id].sides[side] ?? side })),
+  }));
+
+  /** An empty side leaves the school to the day. */
+  protected takeSide(id: SchoolId, side: string): void {
+    const { [id]: _, ...others } = this.schools();
+    this.settings.set({ schools: side ? { ...others, [id]: side as SchoolSide } : others });
   }
 
   protected setUnits(units: UnitSystem): void {

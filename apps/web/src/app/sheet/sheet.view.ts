@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
@@ -19,7 +20,7 @@ import { capital, sayDate, sayHours, windowName } from './words';
 @Component({
   selector: 'inky-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AdviceComponent, FormsModule, RouterLink, SentenceComponent, SheetChartComponent],
+  imports: [AdviceComponent, FormsModule, NgTemplateOutlet, RouterLink, SentenceComponent, SheetChartComponent],
   templateUrl: './sheet.view.html',
   styleUrl: './sheet.view.css',
   host: { '(document:keydown)': 'onKey($event)' },
@@ -43,6 +44,7 @@ export class SheetView {
 
   protected readonly planDay = computed(() => this.planned()?.day ?? null);
   protected readonly plan = computed(() => this.planDay()?.plan ?? null);
+  protected readonly conditions = computed(() => this.planned()?.conditions ?? null);
   protected readonly answer = computed(() => {
     const day = this.planDay();
     return day ? headline(day.plan, day.tempTrendCPerDay, this.units()) : '';

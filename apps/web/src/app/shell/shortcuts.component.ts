@@ -2,7 +2,14 @@ import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, inject, viewChild } from '@angular/core';
 import { Router } from '@angular/router';
 
-const GO: Readonly<Record<string, string>> = { n: '/season', s: '/sheet', w: '/waters', p: '/plans', e: '/settings' };
+const GO: Readonly<Record<string, string>> = {
+  n: '/season',
+  s: '/sheet',
+  w: '/waters',
+  p: '/plans',
+  e: '/settings',
+  r: '/rules',
+};
 
 /** Keys that work on every view, and the list of them. */
 @Component({
@@ -21,6 +28,8 @@ const GO: Readonly<Record<string, string>> = { n: '/season', s: '/sheet', w: '/w
         <dd>Waters</dd>
         <dt>p</dt>
         <dd>Plans</dd>
+        <dt>r</dt>
+        <dd>Rules</dd>
         <dt>e</dt>
         <dd>Settings</dd>
         <dt>Left, right</dt>

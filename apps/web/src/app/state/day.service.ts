@@ -153,8 +153,11 @@ export class DayService {
     map(([drafts, book]) => drafts[book] ?? null),
     distinctUntilChanged(),
   );
-  private readonly checked$ = this.draft$.pipe(
-    map((draft) => (draft ? parse(Conditions, draft.input) : null)),
+  private readonly checked$ = combineLatest([this.draft$, this.settings.schools$]).pipe(
+    // Sides taken in Settings hold where the day itself takes none.
+    map(([draft, schools]) =>
+      draft ? parse(Conditions, { ...draft.input, schools: { ...schools, ...draft.input.schools } }) : null,
+    ),
     shareReplay(1),
   );
   private readonly failed = new BehaviorSubject(false);

@@ -1,10 +1,14 @@
 import {
   guessReadingMapping,
+  othersWould,
   planDay,
   readReadings,
   readTable,
+  ruleLibrary,
+  rulesToday,
   seasonYear,
   TableProblem,
+  tippingPoints,
   type ReadingImport,
   type ReadingMapping,
   type TableContext,
@@ -31,7 +35,7 @@ function readText(text: string, context: TableContext, mapping?: ReadingMapping)
 }
 
 /** The core, beside the page so that it never holds it up. */
-const engine = { planDay, seasonYear, readText };
+const engine = { planDay, tippingPoints, othersWould, ruleLibrary, rulesToday, seasonYear, readText };
 export type Engine = typeof engine;
 
 expose(engine);

@@ -1,5 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, input, linkedSignal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
 import {
+  type Conditions,
   nameOf,
   say,
   sayRange,
@@ -9,15 +12,23 @@ import {
   type Reason,
   type UnitSystem,
 } from '@inky-shoal/core';
+import { catchError, debounceTime, EMPTY, of, switchMap } from 'rxjs';
+import { PlannerService, type Tipping } from '../../state/planner.service';
+import { saySide } from '../school-words';
 import { capital, sayHours, sayList, windowName } from '../words';
 
 /** How many reasons stand open; the rest are a press away. */
 const REASONS_SHOWN = 4;
+/** What others would do is asked when the words above have stood for so long. */
+const SETTLED_MS = 300;
+/** Tipping points shown: the nearest. */
+const TIPPING_SHOWN = 6;
 
 /** The advice for one window, as a friend's note: what, where, how deep, how moved; then why; then the others. */
 @Component({
   selector: 'inky-advice',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterLink],
   templateUrl: './advice.component.html',
   styleUrl: './advice.component.css',
 })
@@ -25,6 +36,10 @@ export class AdviceComponent {
   readonly plan = input.required<Plan>();
   readonly window = input.required<PlanWindow>();
   readonly units = input.required<UnitSystem>();
+  /** What was planned from. */
+  readonly conditions = input.required<Conditions>();
+
+  private readonly planner = inject(PlannerService);
 
   /** Which presentation of the window is read; the first again whenever the window changes. */
   protected readonly chosen = linkedSignal({ source: () => this.window().id, computation: () => 0 });
@@ -54,6 +69,46 @@ export class AdviceComponent {
     this.plan().cautions.filter(({ severity }) => severity === 'advice'),
   );
 
+  private readonly asked = computed(() => ({
+    conditions: this.conditions(),
+    plan: this.plan(),
+    windowId: this.window().id,
+    units: this.units(),
+  }));
+  /** What anglers of other schools would do here. */
+  protected readonly would = toSignal(
+    toObservable(this.asked).pipe(
+      debounceTime(SETTLED_MS),
+      switchMap(({ conditions, plan, windowId, units }) =>
+        this.planner.others(conditions, plan, windowId, units).pipe(catchError(() => EMPTY)),
+      ),
+    ),
+    { initialValue: [] },
+  );
+  /** The search for what would tip the advice is wanted. */
+  protected readonly tippingOpen = signal(false);
+  private readonly tipping = toSignal(
+    toObservable(computed(() => (this.tippingOpen() ? this.asked() : null))).pipe(
+      switchMap((asked) =>
+        asked
+          ? this.planner
+              .tipping(asked.conditions, asked.windowId, asked.units)
+              .pipe(catchError(() => of<Tipping>({ points: [] })))
+          : of<Tipping>({ share: 0 }),
+      ),
+    ),
+    { initialValue: { share: 0 } as Tipping },
+  );
+  protected readonly tippingShare = computed(() => {
+    const tipping = this.tipping();
+    return 'share' in tipping ? tipping.share : 1;
+  });
+  protected readonly tippingPoints = computed(() => {
+    const tipping = this.tipping();
+    return 'points' in tipping ? tipping.points.slice(0, TIPPING_SHOWN) : null;
+  });
+
+  protected readonly saySide = saySide;
   protected readonly name = nameOf;
   protected readonly capital = capital;
 

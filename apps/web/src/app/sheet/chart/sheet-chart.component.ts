@@ -35,6 +35,14 @@ Chart.register(LineController, LineElement, PointElement, LinearScale);
     canvas {
       cursor: pointer;
     }
+    @media print {
+      canvas {
+        width: auto !important;
+        height: auto !important;
+        max-width: 100%;
+        max-height: 2.9in;
+      }
+    }
   `,
 })
 export class SheetChartComponent {

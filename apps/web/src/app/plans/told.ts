@@ -1,0 +1,89 @@
+import { headline, nameOf, say, sayRange, type Conditions, type Plan, type UnitSystem } from '@inky-shoal/core';
+import {
+  capital,
+  FRONT_WORDS,
+  LEVEL_WORDS,
+  PARTS_OF_DAY,
+  sayDate,
+  sayHours,
+  sayTrend,
+  sayWind,
+  windowName,
+} from '../sheet/words';
+
+/** One line of two plans beside one another. */
+export interface Line {
+  readonly label: string;
+  readonly left: string;
+  readonly right: string;
+  readonly differs: boolean;
+}
+
+/** One plan told in lines: what was said of the day, what came of it by window, and the rest. */
+interface Told {
+  readonly day: ReadonlyMap<string, string>;
+  readonly windows: ReadonlyMap<string, string>;
+  readonly rest: ReadonlyMap<string, string>;
+}
+
+/** A plan with what it was made from. */
+export interface Planned {
+  readonly conditions: Conditions;
+  readonly plan: Plan;
+  readonly engineVersion?: string;
+}
+
+/** One plan in lines. */
+function told({ conditions, plan, engineVersion }: Planned, units: UnitSystem): Told {
+  const known = <T>(path: string, said: T | undefined): T | undefined =>
+    said ?? (plan.assumed.find((each) => each.path === path)?.value as T | undefined);
+  const trend = known('tempTrendCPerDay', conditions.tempTrendCPerDay);
+  const seen = known('visibilityM', conditions.visibilityM);
+  const wind = known('windMps', conditions.windMps);
+  const day = new Map<string, string>([
+    ['Answer', headline(plan, trend ?? 0, units)],
+    ['Day', sayDate(conditions.date)],
+    [
+      'Water',
+      `${say('temp', conditions.surfaceTempC, units)}${trend === undefined ? '' : `, ${sayTrend(trend, units)}`}`,
+    ],
+    ['Seen to', seen === undefined ? '' : say('depth', seen, units)],
+    ['Sky', nameOf(known('sky', conditions.sky) ?? '')],
+    ['Wind', wind === undefined ? '' : sayWind(wind, conditions.windFromDeg, units)],
+    ['Front', FRONT_WORDS[known('front', conditions.front) ?? 'stable']],
+    ['Level', LEVEL_WORDS[known('level', conditions.level) ?? 'stable']],
+  ]);
+  const windows = new Map<string, string>();
+  for (const window of plan.windows) {
+    const [first, second] = window.presentations;
+    if (!first) continue;
+    const waits = first.retrieve.pauseS ? `, wait ${first.retrieve.pauseS.join(' to ')} s` : '';
+    const depth = first.runDepthM[1] <= 0.15 ? 'on top' : sayRange('depth', first.runDepthM, units);
+    windows.set(
+      windowName(window, plan.windows),
+      `${sayHours(window.from, window.to)}: ${nameOf(first.category)}, ${depth}${waits}${second ? `; then ${nameOf(second.category)}` : ''}`,
+    );
+  }
+  const grave = plan.cautions.filter(({ severity }) => severity !== 'advice').map(({ id }) => nameOf(id));
+  const rest = new Map([
+    ['Cautions', capital(grave.join(', ')) || 'None grave'],
+    ...(engineVersion ? [['Engine', engineVersion] as const] : []),
+  ]);
+  return { day, windows, rest };
+}
+
+/** Two plans in lines beside one another, the day first, then its windows in their order. */
+export function linesOf(one: Planned, two: Planned, units: UnitSystem): Line[] {
+  const [left, right] = [told(one, units), told(two, units)];
+  const both = (part: keyof Told) => [...new Set([...left[part].keys(), ...right[part].keys()])];
+  const line = (part: keyof Told) => (label: string) => {
+    const [a, b] = [left[part].get(label) ?? '', right[part].get(label) ?? ''];
+    return { label, left: a, right: b, differs: a !== b };
+  };
+  const byDay = (a: string, b: string) => PARTS_OF_DAY.indexOf(a) - PARTS_OF_DAY.indexOf(b);
+  return [
+    ...both('day').map(line('day')),
+    ...both('windows').sort(byDay).map(line('windows')),
+    ...both('rest').map(line('rest')),
+  ];
+}

@@ -1,0 +1,94 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { Router, RouterLink } from '@angular/router';
+import { SCHOOL_SIDES, type SchoolId, type SchoolSide } from '@inky-shoal/core';
+import { combineLatest, EMPTY, filter, map, switchMap } from 'rxjs';
+import { PlanLinesComponent } from '../plans/plan-lines.component';
+import { linesOf } from '../plans/told';
+import { DayService } from '../state/day.service';
+import { PlannerService } from '../state/planner.service';
+import { SettingsService } from '../state/settings.service';
+import { saySide } from './school-words';
+
+/** The day's plan beside what it would be under the other side of a school. */
+@Component({
+  selector: 'inky-beside',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [PlanLinesComponent, RouterLink],
+  template: `<div class="view">
+    <h1>{{ known() ? words() : 'There is no such school.' }}</h1>
+    <p><a class="back" routerLink="/sheet">To the sheet</a></p>
+    @if (pair(); as two) {
+      <inky-plan-lines [names]="['Your plan', 'The other side']" [lines]="lines()" />
+      <p class="take">
+        <button type="button" class="act" (click)="take()">Plan this day that way</button>
+      </p>
+    } @else if (known()) {
+      <p class="quiet" role="status">Planning the other side.</p>
+    }
+  </div>`,
+  styles: `
+    .back {
+      display: inline-flex;
+      align-items: center;
+      min-height: var(--touch);
+    }
+    .take {
+      margin-top: 1rem;
+    }
+  `,
+})
+export class BesideView {
+  private readonly day = inject(DayService);
+  private readonly planner = inject(PlannerService);
+  private readonly router = inject(Router);
+  private readonly settings = inject(SettingsService);
+  private readonly units = toSignal(this.settings.units$, { requireSync: true });
+
+  /** A school and its other side, from the address. */
+  readonly school = input.required<string>();
+  readonly side = input.required<string>();
+
+  private readonly choice = computed(() => {
+    const sides: readonly string[] = SCHOOL_SIDES[this.school() as SchoolId] ?? [];
+    return sides.includes(this.side()) ? { school: this.school() as SchoolId, side: this.side() as SchoolSide } : null;
+  });
+  protected readonly known = computed(() => this.choice() !== null);
+  protected readonly words = computed(() => {
+    const choice = this.choice();
+    return choice ? saySide(choice.school, choice.side) : '';
+  });
+
+  protected readonly pair = toSignal(
+    combineLatest([
+      toObservable(this.choice),
+      this.day.planned$.pipe(filter((planned) => planned !== null)),
+      this.settings.units$,
+    ]).pipe(
+      switchMap(([choice, { conditions, day }, units]) => {
+        if (!choice) return EMPTY;
+        const other = { ...conditions, schools: { ...conditions.schools, [choice.school]: choice.side } };
+        return this.planner.plan(other, units).pipe(
+          map(
+            ({ plan }) =>
+              [
+                { conditions, plan: day.plan },
+                { conditions: other, plan },
+              ] as const,
+          ),
+        );
+      }),
+    ),
+  );
+  protected readonly lines = computed(() => {
+    const pair = this.pair();
+    return pair ? linesOf(pair[0], pair[1], this.units()) : [];
+  });
+
+  protected take(): void {
+    const [choice, pair] = [this.choice(), this.pair()];
+    if (!choice || !pair) return;
+    this.day.change({ schools: { ...pair[0].conditions.schools, [choice.school]: choice.side } });
+    void this.router.navigateByUrl('/sheet');
+  }
+}

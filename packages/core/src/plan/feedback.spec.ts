@@ -1,0 +1,143 @@
+import type { ConditionsInput } from '../contract/conditions.js';
+import { FEEDBACK, type Feedback } from '../contract/ids.js';
+import { day } from '../testing/days.js';
+import { makePlan } from './make-plan.js';
+import { othersWould } from './others.js';
+import { tippingPoints } from './tipping.js';
+import { ruleLibrary, RULES_BY_STEP, rulesToday } from '../rules/library.js';
+
+const plan = (feedback: Feedback[], more: Partial<ConditionsInput> = {}) => makePlan(day({ feedback, ...more }));
+const first = (it: ReturnType<typeof plan>) => it.windows[1]!.presentations[0]!;
+const depth = (it: ReturnType<typeof plan>) => it.windows[1]!.holding[0]!.depthM[1];
+
+describe('what the water said changes one thing', () => {
+  const before = plan([]);
+
+  it('short strikes: the colour, and nothing else of the first choice', () => {
+    const after = plan(['short-strikes']);
+    expect(first(after).category).toBe(first(before).category);
+    expect(first(after).colour.tone).not.toBe(first(before).colour.tone);
+    expect(first(after).retrieve).toEqual(first(before).retrieve);
+    expect(first(after).because.map(({ rule }) => rule)).toContain('short-strikes-colour');
+  });
+  it('barely hooked: a softer rod and a later sweep', () => {
+    const after = plan(['barely-hooked']);
+    expect(first(after).category).toBe(first(before).category);
+    expect(first(after).retrieve.text).toContain('sweep later');
+    expect(first(after).colour).toEqual(first(before).colour);
+    expect(after.windows.flatMap((w) => w.presentations).map(({ rig }) => rig.rod.action)).not.toEqual(
+      before.windows.flatMap((w) => w.presentations).map(({ rig }) => rig.rod.action),
+    );
+  });
+  it('strikes at the deepest point, and no bites with bait about: deeper', () => {
+    expect(depth(plan(['strikes-at-deepest']))).toBeGreaterThan(depth(before) * 1.1);
+    expect(depth(plan(['no-bites']))).toBeGreaterThan(depth(before) * 1.1);
+  });
+  it('several in one stretch: something slower on the bottom counts for more', () => {
+    const after = plan(['clustered-fish']);
+    const slow = (it: ReturnType<typeof plan>) =>
+      it.windows[1]!.presentations.filter(({ role }) => role === 'bottom' || role === 'finesse').reduce(
+        (sum, { score }) => sum + score,
+        0,
+      );
+    expect(slow(after)).toBeGreaterThan(slow(before));
+  });
+  it.each(FEEDBACK)('%s: says first what comes after it', (code) => {
+    const [card] = plan([code]).ifThen;
+    expect(card!.rule).toBe(`feedback-${code}`);
+    expect(card!.then.length).toBeGreaterThan(20);
+  });
+  it('the school of changing freely is told otherwise than that of staying', () => {
+    const cards = (side: 'pattern' | 'change-freely') =>
+      makePlan(day({ schools: { junk: side } })).ifThen.map(({ rule }) => rule);
+    expect(cards('pattern')).toContain('if-junk-pattern');
+    expect(cards('change-freely')).toContain('if-junk-change');
+  });
+});
+
+describe('tipping points', () => {
+  const given = day({
+    visibilityM: 1.6,
+    surfaceTempC: 11.5,
+    date: '2027-03-15',
+    structures: ['secondary-point', 'flat'],
+  });
+  const points = tippingPoints(given, 'w2', 'us');
+
+  it('are found by asking the engine, nearest first, with how far the search has come', () => {
+    const shares: number[] = [];
+    expect(tippingPoints(given, 'w2', 'us', (share) => shares.push(share))).toEqual(points);
+    expect(shares.at(-1)).toBe(1);
+    expect([...shares].sort((a, b) => a - b)).toEqual(shares);
+    expect(points.length).toBeGreaterThan(1);
+    points.forEach(({ distance }, at) => at && expect(distance).toBeGreaterThanOrEqual(points[at - 1]!.distance));
+  });
+  it('are true: beyond the point the advice is what they say, short of it what it was', () => {
+    const metric = tippingPoints(given, 'w2', 'metric');
+    const point = metric.find(({ condition, then }) => condition === 'visibility' && then.includes('takes over'))!;
+    const bound = Number(/([\d.]+) m of visibility/.exec(point.when.replace('½', '.5'))![1]);
+    const way = point.when.startsWith('Under') ? -1 : 1;
+    const firstAt = (visibilityM: number) => makePlan({ ...given, visibilityM }).windows[1]!.presentations[0]!.category;
+    const now = makePlan(given).windows[1]!.presentations[0]!.category;
+    expect(firstAt(bound * (1 - way * 0.15))).toBe(now);
+    expect(firstAt(bound * (1 + way * 0.15))).not.toBe(now);
+  });
+  it('are none for a window that is not there', () => {
+    expect(tippingPoints(given, 'w99', 'us')).toEqual([]);
+  });
+});
+
+describe('what others would do', () => {
+  it('is what the plan under the other side does', () => {
+    const given = day({ surfaceTempC: 11, date: '2027-03-12', visibilityM: 1.2 });
+    const own = makePlan(given);
+    const others = othersWould(given, own, 'w2', 'us');
+    expect(others.length).toBeGreaterThan(0);
+    for (const { school, side, would } of others) {
+      expect(own.schoolsUsed.find(({ id }) => id === school)!.side).not.toBe(side);
+      const there = makePlan({ ...given, schools: { [school]: side } });
+      expect(there.windows[1]).not.toEqual(own.windows[1]);
+      expect(would.length).toBeGreaterThan(5);
+    }
+  });
+  it('is nothing for a window that is not there', () => {
+    const given = day();
+    expect(othersWould(given, makePlan(given), 'w99', 'us')).toEqual([]);
+  });
+});
+
+describe('the rule library', () => {
+  const library = ruleLibrary('metric');
+  it('holds every rule once, in words, with its source or "judgement"', () => {
+    const ids = library.map(({ id }) => id);
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(ids.length).toBe(Object.values(RULES_BY_STEP).reduce((sum, rules) => sum + rules.length, 0));
+    for (const { text, when, does, source } of library) {
+      expect(text).toMatch(/^[A-Z0-9]/);
+      expect(`${text}${when}`).not.toMatch(/[{}]|undefined|NaN/);
+      expect(does.length).toBeGreaterThan(1);
+      expect(source.length).toBeGreaterThan(4);
+    }
+  });
+  it('says conditions in the units of the user', () => {
+    const hang = (units: 'us' | 'metric') => ruleLibrary(units).find(({ id }) => id === 'cold-will-not-chase')!;
+    expect(hang('metric').when).toBe('water under 13 °C, wholly under 8.5 °C'.replace('8.5', '8½'));
+    expect(hang('us').when).toBe('water under 55 °F, wholly under 47 °F');
+    expect(hang('us').does).toBe('hang +0.8, pace −1, noise −0.3');
+  });
+  it('knows which hold on a day: every reason that a plan gives from a rule, and none of the other discipline', () => {
+    const given = day();
+    const held = rulesToday(given);
+    const ids = new Set(library.map(({ id }) => id));
+    for (const { presentations, holding } of makePlan(given).windows) {
+      for (const { rule } of [
+        ...presentations.flatMap(({ because }) => because),
+        ...holding.flatMap(({ because }) => because),
+      ]) {
+        if (ids.has(rule) && !rule.startsWith('family-')) expect(held[rule] ?? 0).toBeGreaterThan(0);
+      }
+    }
+    expect(Object.keys(held)).not.toContain('fall-run-temperature');
+    expect(held['pre-spawn-temperature'] ?? 0).toBeGreaterThanOrEqual(0);
+  });
+});

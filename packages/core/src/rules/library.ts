@@ -1,0 +1,87 @@
+import { CAUTION_RULES } from '../cautions/cautions.js';
+import type { Conditions } from '../contract/conditions.js';
+import { sunDay } from '../day/sun.js';
+import { FOOD_RULES } from '../food/rules.js';
+import { DEPTH_RULES, DRAW_RULES, PLACE_DEPTH_RULES } from '../place/depth.js';
+import { placeFacts } from '../place/place.js';
+import { COVER_RULES, POSITION_RULES, STRUCTURE_RULES } from '../place/rules.js';
+import { assume } from '../plan/assume.js';
+import { judgeDay } from '../plan/judge.js';
+import { windowGrounds } from '../plan/window.js';
+import { PRESENTATION_RULES } from '../presentation/rules.js';
+import { BASS_PHASE_RULES, INSHORE_PHASE_RULES } from '../season/phases.js';
+import { OVERLAY_RULES } from '../season/overlays.js';
+import { BLADE_RULES, FAMILY_RULES, FINISH_RULES, SIZE_RULES, TONE_RULES } from '../trim/rules.js';
+import { inUnits, type UnitSystem } from '../units/units.js';
+import { REGIME_RULES } from '../water/clarity.js';
+import { describeCondition, describeEffect } from './describe.js';
+import { fire, type Rule } from './rule.js';
+
+/** The steps of the judgement, in the angler's order, with the rules that serve each. */
+export const RULES_BY_STEP = {
+  season: [...BASS_PHASE_RULES, ...INSHORE_PHASE_RULES],
+  overlay: OVERLAY_RULES,
+  water: REGIME_RULES,
+  food: FOOD_RULES,
+  depth: [...DEPTH_RULES, ...DRAW_RULES, ...PLACE_DEPTH_RULES],
+  structure: STRUCTURE_RULES,
+  cover: COVER_RULES,
+  position: POSITION_RULES,
+  presentation: PRESENTATION_RULES,
+  size: SIZE_RULES,
+  tone: TONE_RULES,
+  colour: FAMILY_RULES,
+  blades: [...BLADE_RULES, ...FINISH_RULES],
+  caution: CAUTION_RULES,
+} as const satisfies Readonly<Record<string, readonly Rule<unknown>[]>>;
+export type RuleStep = keyof typeof RULES_BY_STEP;
+
+/** A rule as the library shows it. */
+export interface LibraryRule {
+  readonly id: string;
+  readonly step: RuleStep;
+  readonly text: string;
+  readonly when: string;
+  readonly does: string;
+  readonly school: string | null;
+  /** Where it comes from; "judgement" where nobody has measured it. */
+  readonly source: string;
+}
+
+const steps = Object.keys(RULES_BY_STEP) as RuleStep[];
+
+/** Every rule of the engine, step by step, in words. */
+export const ruleLibrary = (units: UnitSystem): LibraryRule[] =>
+  steps.flatMap((step) =>
+    (RULES_BY_STEP[step] as readonly Rule<unknown>[]).map(({ id, text, when, effect, school, source }) => ({
+      id,
+      step,
+      text: inUnits(text, units),
+      when: describeCondition(when, units),
+      does: describeEffect(effect),
+      school: school ? school.join(': ') : null,
+      source: source ?? 'judgement',
+    })),
+  );
+
+/** How far every rule holds on a day, 0 to 1, at its most over the windows and their places; what does not is left out. */
+export function rulesToday(given: Conditions): Record<string, number> {
+  const sun = sunDay(given.date, given.place);
+  const { conditions, sharpChangeC } = assume(given, sun);
+  const day = judgeDay(conditions, sun, sharpChangeC, 'us');
+  const grounds = windowGrounds(day).flatMap(({ facts, places }) => [
+    facts,
+    ...places.map((place) => facts.with(placeFacts(place))),
+  ]);
+  const held: Record<string, number> = {};
+  const wrong = conditions.discipline === 'bass' ? INSHORE_PHASE_RULES : BASS_PHASE_RULES;
+  const silent = new Set<string>(wrong.map(({ id }) => id));
+  for (const facts of [day.facts, ...grounds]) {
+    for (const step of steps) {
+      for (const { rule, degree } of fire(RULES_BY_STEP[step] as readonly Rule<unknown>[], facts)) {
+        if (!silent.has(rule.id)) held[rule.id] = Math.max(held[rule.id] ?? 0, degree);
+      }
+    }
+  }
+  return held;
+}
