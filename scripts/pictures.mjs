@@ -20,6 +20,15 @@ const pasteRows = async (page) => {
   await page.locator('#import-text').fill(PASTED);
   await page.getByText('1 that cannot be read').waitFor();
 };
+const openBeside = async (page) => {
+  await page.getByText('Others would do it otherwise').click();
+  await page.getByRole('link', { name: 'Beside this plan' }).first().click();
+  await page.locator('tbody tr').first().waitFor();
+};
+const openRules = async (page) => {
+  await page.goto(new URL('/rules', page.url()).href);
+  await page.locator('main li.holds').first().waitFor();
+};
 const compareTwo = async (page) => {
   const boxes = page.getByRole('checkbox');
   await boxes.nth(0).check();
@@ -41,11 +50,12 @@ const PICTURES = [
   { name: 'waters-phone', path: '/waters', ready: 'table', size: PHONE },
   { name: 'zones', path: '/waters', ready: 'table', size: WIDE, act: openZones },
   { name: 'import', path: '/waters', ready: 'table', size: WIDE, act: pasteRows },
-  { name: 'import-phone', path: '/waters', ready: 'table', size: PHONE, act: pasteRows },
   { name: 'plans', path: '/plans', ready: 'main li', size: WIDE },
   { name: 'plans-phone', path: '/plans', ready: 'main li', size: PHONE },
   { name: 'compare', path: '/plans', ready: 'main li', size: WIDE, act: compareTwo },
-  { name: 'compare-phone', path: '/plans', ready: 'main li', size: PHONE, act: compareTwo },
+  { name: 'beside', path: '/sheet', ready: '.note', size: WIDE, act: openBeside },
+  { name: 'rules', path: '/sheet', ready: '.note', size: WIDE, act: openRules },
+  { name: 'rules-phone', path: '/sheet', ready: '.note', size: PHONE, act: openRules },
   { name: 'settings', path: '/settings', ready: 'main h2', size: WIDE },
 ];
 

@@ -11,7 +11,7 @@ import {
   type TableContext,
 } from '@inky-shoal/core';
 import { defer, of, type Observable } from 'rxjs';
-import type { TableRead } from '../app/state/engine.worker';
+import type { TableRead } from '../app/state/table.worker';
 
 /** Works the season out without a worker, which the test environment does not have. */
 @Injectable({ providedIn: 'root' })

@@ -5,7 +5,7 @@ import { CATALOGUE } from '../presentation/categories.js';
 import type { Category } from '../presentation/category.js';
 import { chooseSet, type Chosen } from '../presentation/choose.js';
 import { riseM } from '../presentation/aspects.js';
-import { explain, weighCategories } from '../presentation/score.js';
+import { explain, heaviest, weighCategories } from '../presentation/score.js';
 import type { Discipline, RetrieveStyle } from '../contract/ids.js';
 import { pauseS, retrieve, styleOf } from '../retrieve/retrieve.js';
 import { rig } from '../rig/rig.js';
@@ -159,7 +159,7 @@ export function firstChoice(day: JudgedDay, window: DayWindow, light?: number): 
   const { band, facts } = windowGround(day, window, 'us', light);
   const { structures, covers, discipline } = day.conditions;
   const places = holdingPlaces(band, structures, covers, floorOf(day), facts, null);
-  const [first] = weighCategories(USABLE[discipline], places, facts);
+  const first = heaviest(USABLE[discipline], places, facts);
   if (!first) return null;
   const { category, place } = first;
   const here = facts.with({ ...placeFacts(place), [`category:${category.id}`]: 1 });

@@ -15,6 +15,7 @@ import {
   waterFit,
   type Aspects,
   type Fit,
+  type WaterFigures,
 } from './aspects.js';
 import type { Category } from './category.js';
 import { ASPECTS, PRESENTATION_RULES, type Aspect, type AspectWeights } from './rules.js';
@@ -132,6 +133,34 @@ function groundsOf(places: readonly Holding[], facts: Facts) {
   });
 }
 
+type Ground = ReturnType<typeof groundsOf>[number];
+
+/** One category over all places: its log-weight, and the place at which it does best; null where it suits none. */
+function weighOne(category: Category, grounds: readonly Ground[], figures: WaterFigures) {
+  const itself = aspectsOfItself(category);
+  const { suitsTemperature, suitsVisibility } = waterFit(category, figures);
+  let best: Ground | undefined;
+  let bestWeight = -Infinity;
+  let total = 0;
+  for (const ground of grounds) {
+    const reach = reachesDepth(category, ground.place, ground.rise);
+    if (reach < LEAST_REACH) continue;
+    const passage = passesCover(category, ground.place, figures.clearanceM);
+    if (passage < LEAST_PASSAGE) continue;
+    const { slopes } = ground;
+    const logWeight =
+      ground.constant +
+      dot(slopes, itself) +
+      (slopes[TEMPERATURE] as number) * suitsTemperature +
+      (slopes[VISIBILITY] as number) * suitsVisibility +
+      (slopes[DEPTH] as number) * reach +
+      (slopes[COVER] as number) * passage;
+    total += Math.exp(logWeight);
+    if (logWeight > bestWeight) [best, bestWeight] = [ground, logWeight];
+  }
+  return best ? { category, ground: best, logWeight: Math.log(total) } : null;
+}
+
 /**
  * Weighs every category over the holding places of a window. At each place the rules that hold add up as log-weights on
  * aspects; places combine by their own weights. Most first; equal weights keep the catalogue's order.
@@ -139,42 +168,39 @@ function groundsOf(places: readonly Holding[], facts: Facts) {
 export function weighCategories(catalogue: readonly Category[], places: readonly Holding[], facts: Facts): Weighed[] {
   const grounds = groundsOf(places, facts);
   const figures = waterFigures(facts);
-  const weighed: Omit<Weighed, 'score'>[] = [];
-  for (const category of catalogue) {
-    const itself = aspectsOfItself(category);
-    const water = waterFit(category, figures);
-    let best: (typeof grounds)[number] | undefined;
-    let bestWeight = -Infinity;
-    let total = 0;
-    for (const ground of grounds) {
-      const reach = reachesDepth(category, ground.place, ground.rise);
-      if (reach < LEAST_REACH) continue;
-      const passage = passesCover(category, ground.place, figures.clearanceM);
-      if (passage < LEAST_PASSAGE) continue;
-      const { slopes } = ground;
-      const logWeight =
-        ground.constant +
-        dot(slopes, itself) +
-        (slopes[TEMPERATURE] as number) * water.suitsTemperature +
-        (slopes[VISIBILITY] as number) * water.suitsVisibility +
-        (slopes[DEPTH] as number) * reach +
-        (slopes[COVER] as number) * passage;
-      total += Math.exp(logWeight);
-      if (logWeight > bestWeight) [best, bestWeight] = [ground, logWeight];
-    }
-    if (!best) continue;
-    const fit = {
-      ...water,
-      reachesDepth: reachesDepth(category, best.place, best.rise),
-      passesCover: passesCover(category, best.place, figures.clearanceM),
-    };
-    weighed.push({ category, place: best.place, fit, fired: best.fired, logWeight: Math.log(total) });
-  }
+  const weighed = catalogue.flatMap((category) => weighOne(category, grounds, figures) ?? []);
   const top = weighed.reduce((most, { logWeight }) => Math.max(most, logWeight), -Infinity);
   const total = weighed.reduce((sum, { logWeight }) => sum + Math.exp((logWeight - top) / SOFTNESS), 0);
   return weighed
-    .map((each) => ({ ...each, score: Math.exp((each.logWeight - top) / SOFTNESS) / total }))
-    .sort((a, b) => b.logWeight - a.logWeight);
+    .sort((a, b) => b.logWeight - a.logWeight)
+    .map(({ category, ground: { place, fired, rise }, logWeight }) => ({
+      category,
+      place,
+      fired,
+      logWeight,
+      score: Math.exp((logWeight - top) / SOFTNESS) / total,
+      fit: {
+        ...waterFit(category, figures),
+        reachesDepth: reachesDepth(category, place, rise),
+        passesCover: passesCover(category, place, figures.clearanceM),
+      },
+    }));
+}
+
+/** The category of most weight and the place at which it does best; null where none suits any place. */
+export function heaviest(
+  catalogue: readonly Category[],
+  places: readonly Holding[],
+  facts: Facts,
+): { readonly category: Category; readonly place: Holding } | null {
+  const grounds = groundsOf(places, facts);
+  const figures = waterFigures(facts);
+  let most: ReturnType<typeof weighOne> = null;
+  for (const category of catalogue) {
+    const each = weighOne(category, grounds, figures);
+    if (each && (!most || each.logWeight > most.logWeight)) most = each;
+  }
+  return most && { category: most.category, place: most.ground.place };
 }
 
 /** Why a category stands where it does: reasons for and against, strongest first. */

@@ -4,34 +4,7 @@ import type { Category } from '../presentation/category.js';
 import type { Facts } from '../rules/facts.js';
 import { degreeOf } from '../rules/fuzzy.js';
 import { figureOf, sayRange, type UnitSystem } from '../units/units.js';
-
-type Step = readonly [underC: number, range: Range];
-
-/** Speed by water temperature, m/s. The field's working figures: 45, 55, 65 and 75 degrees Fahrenheit. */
-const SPEED_MPS: readonly Step[] = [
-  [7.22, [0.2, 0.4]],
-  [12.78, [0.3, 0.6]],
-  [18.33, [0.5, 0.9]],
-  [23.89, [0.7, 1.3]],
-  [Infinity, [0.9, 1.8]],
-];
-
-/** Pause of a twitched lure by water temperature, s: under 40, 45, 50, 58 degrees Fahrenheit and over. */
-const PAUSE_S: readonly Step[] = [
-  [4.44, [15, 30]],
-  [7.22, [8, 15]],
-  [10, [4, 8]],
-  [14.44, [2, 4]],
-  [Infinity, [0.5, 2]],
-];
-
-/** Bottom lures lie still longer than they move; the cold doubles it. */
-const BOTTOM_PAUSE_S: readonly Step[] = [
-  [7.22, [6, 12]],
-  [12.78, [4, 8]],
-  [18.33, [2, 5]],
-  [Infinity, [1, 3]],
-];
+import { BOTTOM_PAUSE_S, MOVE, PAUSE_S, SPEED_MPS, type Step } from './tables.js';
 
 const at = (steps: readonly Step[], tempC: number): Range => (steps.find(([under]) => tempC < under) as Step)[1];
 
@@ -73,26 +46,6 @@ export function pauseS(style: RetrieveStyle, facts: Facts): [number, number] | n
   if (style === 'pop') return tempC < 20 ? [2, 5] : [1, 3];
   return null;
 }
-
-const MOVE: Readonly<Record<RetrieveStyle, string>> = {
-  steady: 'Steady, just fast enough to work, changing speed now and then',
-  'slow-roll': 'Roll it as slowly as it still works',
-  burn: 'Burn it back, and stop it dead once or twice',
-  'stop-and-go': 'Crank till it bumps, then stop',
-  'twitch-pause': 'Twitch, twitch, wait',
-  'yo-yo': 'Lift it off the bottom and let it fall on a tight line',
-  rip: 'Let it touch, then rip it free',
-  drag: 'Drag it with the rod, wait where it catches',
-  hop: 'Short hops, following it down',
-  swim: 'Swim it over and along the cover, rod up',
-  'dead-stick': 'Leave it lie',
-  shake: 'Shake it in place on a slack line',
-  walk: 'Walk it side to side, with a stop at every object',
-  pop: 'Pop, let the rings go, pop again',
-  wake: 'Bring it along just under the surface so that it bulges',
-  'lift-drop': 'Straight down, lift and let it drop on a line just tight',
-  'bounce-slack': 'Slack line to the bottom, watch the line, bounce the slack twice, next target',
-};
 
 function contactText(category: Category, style: RetrieveStyle): string {
   if (category.positions.surface > 0.8) return '';

@@ -1,8 +1,8 @@
 import { Injectable } from '@angular/core';
 import type { ReadingMapping, SeasonInput, SeasonYear, TableContext } from '@inky-shoal/core';
 import { defer, type Observable } from 'rxjs';
-import { engine } from './engine';
-import type { TableRead } from './engine.worker';
+import { engine, tables } from './engine';
+import type { TableRead } from './table.worker';
 
 /** Works the season out, and reads tables, in a worker of the page. */
 @Injectable({ providedIn: 'root' })
@@ -12,6 +12,6 @@ export class SeasonerService {
   }
 
   table(text: string, context: TableContext, mapping?: ReadingMapping): Observable<TableRead | string> {
-    return defer(() => engine().readText(text, context, mapping));
+    return defer(() => tables().readText(text, context, mapping));
   }
 }

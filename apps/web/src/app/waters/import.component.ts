@@ -13,7 +13,7 @@ import {
 import { Subject, switchMap, tap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { Clock } from '../state/book.service';
-import type { TableRead } from '../state/engine.worker';
+import type { TableRead } from '../state/table.worker';
 import { NoticeService } from '../state/notice.service';
 import { SeasonerService } from '../state/seasoner.service';
 import { SettingsService } from '../state/settings.service';

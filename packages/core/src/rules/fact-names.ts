@@ -1,0 +1,65 @@
+import type * as ids from '../contract/ids.js';
+
+/** Measured or derived figures, each with its unit in its name. */
+export type QuantityName =
+  | 'surfaceTempC'
+  | 'tempTrendCPerDay'
+  | 'riseAboveYearLowC'
+  | 'dayLengthH'
+  | 'dayLengthChangeMinPerDay'
+  | 'visibilityM'
+  | 'effectiveVisibilityM'
+  | 'relativeClarity'
+  | 'windMps'
+  | 'bankSlopeDeg'
+  | 'light'
+  | 'sunWarmth'
+  | 'hoursFromSunrise'
+  | 'holdingDepthM'
+  | 'waterOverCoverM'
+  | 'tideHours'
+  | 'tideRangeM'
+  | 'salinityPsu'
+  /** Month of the year with its fraction, 1 to 13, as in the north: July is 7 to 8, and January south of the equator. */
+  | 'yearMonth'
+  /** Lit part of the moon, 0 to 1. */
+  | 'moonFullness';
+
+/** Things that are so to a degree, 0 to 1: `phase:winter`, `cover:pads`, `sky:overcast`. */
+export type DegreeName =
+  | `discipline:${ids.Discipline}`
+  | `species:${ids.Species}`
+  | `phase:${ids.Phase}`
+  | `overlay:${ids.OverlayId}`
+  | `clarity:${ids.ClarityClass}`
+  | `regime:${ids.Regime}`
+  | `trend:${'clearing' | 'dropping'}`
+  | `level:${ids.Level}`
+  | `sky:${ids.Sky}`
+  | `front:${ids.Front}`
+  | `inflow:${'warmer' | 'colder'}`
+  | `water:${ids.WaterKind}`
+  | `goal:${'numbers' | 'big-fish' | 'balanced'}`
+  | `familiarity:${'known' | 'new'}`
+  | `forage:${ids.ForageKind}`
+  | `seen:${(typeof ids.FORAGE_SEEN)[number]}`
+  | `sign:${(typeof ids.SIGNS)[number]}`
+  | `feedback:${(typeof ids.FEEDBACK)[number]}`
+  | `tide:${(typeof ids.TIDE_STAGES)[number]}`
+  | `light:${ids.Light}`
+  | `structure:${ids.Structure}`
+  | `cover:${ids.Cover}`
+  | `ground:${'rock' | 'wood' | 'grass' | 'mat' | 'open' | 'shell'}`
+  | `position:${ids.Position}`
+  | `school:${string}`
+  | `category:${ids.CategoryId}`
+  | `tone:${ids.Tone}`
+  | 'murky-normal'
+  | 'bright-and-calm'
+  | 'cold'
+  /** Deep water is followed apart from the surface; and it is mixing with it now. */
+  | 'basin:followed'
+  | 'basin:mixing'
+  | 'day:night';
+
+export type FactName = QuantityName | DegreeName;
