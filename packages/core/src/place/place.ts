@@ -33,12 +33,37 @@ const reasonsFor = <T extends string>(
   share = 1,
 ): Reason[] => reasonsOf(fired, (effect, degree) => share * degree * (effect[option] ?? 0), units);
 
+/** A holding place with how the fish there share themselves over the water, so that no little change flips all of them. */
+export interface HoldingPlace extends Holding {
+  readonly positions: Readonly<Record<Position, number>>;
+}
+
+/** Positions apart by this much in their votes are told apart almost wholly. */
+const POSITION_SOFTNESS = 0.12;
+
+/** Shares of the positions by their votes (softmax), the first counting in full. */
+function shares(votes: Votes<Position>): Record<Position, number> {
+  const top = Math.max(...POSITIONS.map((position) => votes[position] ?? 0));
+  const share = (position: Position) => Math.exp(((votes[position] ?? 0) - top) / POSITION_SOFTNESS);
+  const total = POSITIONS.reduce((sum, position) => sum + share(position), 0);
+  const of = (position: Position) => share(position) / total;
+  return { surface: of('surface'), suspended: of('suspended'), bottom: of('bottom') };
+}
+
 /** The facts that a holding place adds for the rules after it. */
-export const placeFacts = (place: Pick<Holding, 'structure' | 'cover' | 'position' | 'depthM'>): Known => ({
+export const placeFacts = (
+  place: Pick<Holding, 'structure' | 'cover' | 'position' | 'depthM'> & Partial<Pick<HoldingPlace, 'positions'>>,
+): Known => ({
   [`structure:${place.structure}`]: 1,
   [`cover:${place.cover}`]: 1,
   [`ground:${COVER_GROUND[place.cover]}`]: 1,
-  [`position:${place.position}`]: 1,
+  ...(place.positions
+    ? {
+        'position:surface': place.positions.surface,
+        'position:suspended': place.positions.suspended,
+        'position:bottom': place.positions.bottom,
+      }
+    : { [`position:${place.position}`]: 1 }),
   holdingDepthM: (place.depthM[0] + place.depthM[1]) / 2,
 });
 
@@ -55,7 +80,7 @@ export function holdingPlaces(
   floorM: number,
   facts: Facts,
   units: UnitSystem | null,
-): Holding[] {
+): HoldingPlace[] {
   const structureRules = fire(STRUCTURE_RULES, facts);
   const coverRules = fire(COVER_RULES, facts);
   const structureVotes = tally(structureRules);
@@ -82,12 +107,14 @@ export function holdingPlaces(
       'position:bottom': 0,
     });
     const positionRules = fire(POSITION_RULES, here);
-    const position = ranked<Position>([...POSITIONS].reverse(), tally(positionRules))[0] as Position;
+    const votes = tally(positionRules);
+    const position = ranked<Position>([...POSITIONS].reverse(), votes)[0] as Position;
     return {
       structure,
       cover,
       depthM,
       position,
+      positions: shares(votes),
       weight: Math.exp(score - top) / total,
       because: units
         ? strongest([

@@ -27,8 +27,8 @@ export const STRUCTURE_DEPTH_M: Record<Structure, readonly [number, number]> = {
   'oyster-bar': [0.2, 2],
   'grass-edge': [0.4, 4],
   pothole: [0.3, 1.5],
-  pass: [1.5, 12],
-  bridge: [1, 12],
+  pass: [0.8, 12],
+  bridge: [0.8, 12],
   trough: [0.6, 3],
   'marsh-point': [0.2, 1.8],
 };

@@ -58,6 +58,24 @@ describe('any plan', () => {
     );
   });
 
+  it('brings every lure down to the fish, or says why it runs over them', () => {
+    fc.assert(
+      fc.property(someDay, (day) => {
+        for (const { holding, presentations } of makePlan(conditions(day)).windows) {
+          for (const { runDepthM, because, category } of presentations) {
+            const surface = CATALOGUE.find(({ id }) => id === category)!.positions.surface > 0.8;
+            const [from, to] = holding[0]!.depthM;
+            const above = runDepthM[1] < from - 0.1;
+            if (above && !surface) expect(because.map(({ rule }) => rule)).toContain('runs-above-them');
+            // What drags on the bottom may be advised at its least depth, a little under the shallowest fish.
+            expect(runDepthM[0]).toBeLessThanOrEqual(to + 1.2);
+          }
+        }
+      }),
+      { numRuns: 150 },
+    );
+  });
+
   it('never holds fish deeper at a place, nor tells a fainter tone, as the water gets dirtier', () => {
     fc.assert(
       fc.property(someDay, number(0.35, 0.95), (day, factor) => {
@@ -96,7 +114,7 @@ describe('any plan', () => {
           const after = score(change);
           for (const [category, own] of before) {
             const other = after.get(category);
-            if (other !== undefined) expect(Math.abs(other - own)).toBeLessThan(0.12);
+            if (other !== undefined) expect(Math.abs(other - own)).toBeLessThan(0.2);
           }
         }
       }),

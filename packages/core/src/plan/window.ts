@@ -1,4 +1,4 @@
-import type { Holding, PlanWindow, Presentation, Range } from '../contract/plan.js';
+import type { Holding, PlanWindow, Presentation, Range, Reason } from '../contract/plan.js';
 import { clockOf, type DayWindow } from '../day/windows.js';
 import { holdingPlaces, placeFacts } from '../place/place.js';
 import { CATALOGUE } from '../presentation/categories.js';
@@ -12,7 +12,7 @@ import { rig } from '../rig/rig.js';
 import type { Facts } from '../rules/facts.js';
 import { strongest } from '../rules/rule.js';
 import { trim } from '../trim/trim.js';
-import type { UnitSystem } from '../units/units.js';
+import { say, type UnitSystem } from '../units/units.js';
 import { bandAt, meanMoment, momentFacts, withoutRepeats, type JudgedDay } from './judge.js';
 
 /** Presentations named in a window: enough roles to fish it, few enough to have tied on. */
@@ -50,6 +50,13 @@ export function runDepthM(
   return [Math.min(upper, lower), lower];
 }
 
+/** Why a lure that does not come down to the fish is advised all the same. */
+function whyAbove(category: Category, run: Range, { depthM }: Holding, units: UnitSystem): Reason[] {
+  if (run[1] >= depthM[0] - 0.05 || category.positions.surface > 0.8) return [];
+  const text = `It runs over them, not down to ${say('depth', depthM[0], units)}: in this water they come up that far for it`;
+  return [{ rule: 'runs-above-them', text, weight: 0.2, school: null }];
+}
+
 function presentation({ weighed, role }: Chosen, facts: Facts, day: JudgedDay, units: UnitSystem): Presentation {
   const { category, place } = weighed;
   const reasons = explain(weighed, units);
@@ -75,7 +82,10 @@ function presentation({ weighed, role }: Chosen, facts: Facts, day: JudgedDay, u
     trailer: trimmed.trailer,
     retrieve: retrieve(category, run, here, units),
     rig: rig(category, here),
-    because: withoutRepeats(strongest([...reasons.because, ...trimmed.because])).slice(0, MOST_REASONS),
+    because: [
+      ...withoutRepeats(strongest([...reasons.because, ...trimmed.because])).slice(0, MOST_REASONS),
+      ...whyAbove(category, run, place, units),
+    ],
     against: [...reasons.against.slice(0, MOST_REASONS), ...legal],
   };
 }
@@ -129,7 +139,7 @@ export function planWindow(
     from: clockOf(window.fromMin),
     to: clockOf(window.toMin),
     light: window.light,
-    holding: places.map((place) => ({ ...place, depthM: rounded(place.depthM) })),
+    holding: places.map(({ positions: _, ...place }) => ({ ...place, depthM: rounded(place.depthM) })),
     presentations: chosen.map((each) => presentation(each, facts, day, units)),
   };
 }

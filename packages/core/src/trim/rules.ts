@@ -52,7 +52,7 @@ export const TONE_RULES: readonly Rule<Votes<Tone>>[] = [
   {
     id: 'tone-cloud',
     when: anyOf('sky:overcast', 'sky:rain'),
-    effect: { bold: 0.25, translucent: -0.4 },
+    effect: { bold: 0.28, translucent: -0.4 },
     text: 'Cloud: a little bolder',
   },
   {

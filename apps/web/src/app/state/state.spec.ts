@@ -205,7 +205,11 @@ describe('settings', () => {
   it('put the look on the page and are kept; what is broken falls back', async () => {
     TestBed.inject(SettingsService).set({ look: 'night', units: 'metric' });
     expect(document.documentElement.getAttribute('data-look')).toBe('night');
-    expect(JSON.parse(localStorage.getItem('inky.settings') ?? '')).toEqual({ units: 'metric', look: 'night' });
+    expect(JSON.parse(localStorage.getItem('inky.settings') ?? '')).toEqual({
+      units: 'metric',
+      look: 'night',
+      schools: {},
+    });
     localStorage.setItem('inky.settings', '{"units":"cubits"');
     TestBed.resetTestingModule();
     TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });

@@ -1,6 +1,7 @@
 import { provideHttpClient } from '@angular/common/http';
 import { provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
 import { Conditions, makePlan, planDay } from '@inky-shoal/core';
 import { AdviceComponent } from '../sheet/advice/advice.component';
 import { SentenceComponent } from '../sheet/sentence/sentence.component';
@@ -21,7 +22,7 @@ const DRAFT: Draft = { waterId: null, waterName: 'Test pond', savedId: null, sav
 
 beforeEach(() => {
   localStorage.clear();
-  TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
+  TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting(), provideRouter([])] });
 });
 
 async function shown<T>(component: new () => T, inputs: Record<string, unknown>): Promise<ComponentFixture<T>> {
@@ -137,7 +138,7 @@ describe('the advice', () => {
   const [first, second] = plan.windows;
 
   it('says what, where, how deep, how moved and on what, with reasons', async () => {
-    const fixture = await shown(AdviceComponent, { plan, window: first, units: 'us' });
+    const fixture = await shown(AdviceComponent, { plan, window: first, units: 'us', conditions: CONDITIONS });
     const terms = [...element(fixture).querySelectorAll('dt')].map(({ textContent }) => textContent);
     expect(terms).toEqual(['Where', 'Depth', 'Move', 'Colour', 'Rig']);
     expect(element(fixture).querySelectorAll('.reasons li').length).toBeGreaterThan(2);
@@ -146,7 +147,7 @@ describe('the advice', () => {
   });
 
   it('reads another of the window when it is pressed, and the first again in another window', async () => {
-    const fixture = await shown(AdviceComponent, { plan, window: first, units: 'us' });
+    const fixture = await shown(AdviceComponent, { plan, window: first, units: 'us', conditions: CONDITIONS });
     const heading = () => element(fixture).querySelector('h2')?.textContent;
     const before = heading();
     (element(fixture).querySelector('.others button') as HTMLButtonElement).click();
@@ -158,9 +159,32 @@ describe('the advice', () => {
     expect(element(fixture).querySelectorAll('.others button')).toHaveLength((second?.presentations.length ?? 0) - 1);
   });
 
+  it('tells what others would do, and what would tip it once that is asked', async () => {
+    const fixture = await shown(AdviceComponent, { plan, window: first, units: 'us', conditions: CONDITIONS });
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    await fixture.whenStable();
+    expect(text(fixture)).toMatch(/Others would do it otherwise: \d+ schools?/);
+    expect(element(fixture).querySelector('a.beside')?.getAttribute('href')).toMatch(
+      /^\/sheet\/beside\/[a-z-]+\/[a-z-]+$/,
+    );
+    const tip = [...element(fixture).querySelectorAll('details')].find(({ textContent }) =>
+      textContent?.includes('What would tip it'),
+    ) as HTMLDetailsElement;
+    expect(tip.querySelectorAll('li')).toHaveLength(0);
+    tip.open = true;
+    tip.dispatchEvent(new Event('toggle'));
+    await fixture.whenStable();
+    expect(tip.querySelectorAll('li').length).toBeGreaterThan(0);
+  });
+
   it('never hides a severe caution behind a press', async () => {
     const cold = makePlan({ ...CONDITIONS, surfaceTempC: 6 });
-    const fixture = await shown(AdviceComponent, { plan: cold, window: cold.windows[0], units: 'us' });
+    const fixture = await shown(AdviceComponent, {
+      plan: cold,
+      window: cold.windows[0],
+      units: 'us',
+      conditions: CONDITIONS,
+    });
     const severe = element(fixture).querySelector('.caution.severe');
     expect(severe?.textContent).toContain('life jacket');
     expect(severe?.closest('details')).toBeNull();
