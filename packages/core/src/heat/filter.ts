@@ -28,6 +28,12 @@ const UNREAD = 1.7;
 /** Noise of a day that no weather explains. */
 const SURFACE_NOISE_C = 0.12;
 const DEEP_NOISE_C = 0.05;
+/**
+ * What goes down through the thermocline may be off by this share of itself: the figures of the exchange are judgement.
+ * That error lasts as long as the layers do, so as one error a day it counts as so many times its own square.
+ */
+const EXCHANGE_SD_SHARE = 0.5;
+const EXCHANGE_LASTS = 60;
 /** Doubt about the pull of a day, degrees Celsius: observed, forecast by its lead, and a usual day without weather. */
 const OBSERVED_PULL_SD_C = 1;
 const FORECAST_PULL_SD_C = 0.8;
@@ -103,6 +109,8 @@ export function filterZones(
   const keeps = Math.exp(-1 / OFFSET_DAYS);
   const offsetNoise = OFFSET_SD_C ** 2 * (1 - keeps * keeps);
   const steps = zones.map(newStep);
+  /** What went down into each zone's deep water that day, degrees Celsius. */
+  const sunk = new Float64Array(count);
   const odd: string[] = [];
 
   let next = 0;
@@ -125,6 +133,7 @@ export function filterZones(
       state[base] = Math.max(0, step.ss * surface + step.sd * deep + step.sp * drawn);
       state[base + 1] = Math.max(0, step.ds * surface + step.dd * deep + step.dp * drawn);
       state[base + 2] = keeps * offset;
+      sunk[zone] = EXCHANGE_SD_SHARE * step.ds * (surface - deep);
     }
     doubt.carry(steps, keeps);
     const variance = pullVariance(driver, at);
@@ -135,7 +144,8 @@ export function filterZones(
         const weather = variance * (a === b ? 1 : WEATHER_SHARED);
         const error = errorShare(a, b);
         doubt.add(atA, atB, weather * stepA.sp * stepB.sp + SURFACE_NOISE_C ** 2 * error);
-        doubt.add(atA + 1, atB + 1, weather * stepA.dp * stepB.dp + DEEP_NOISE_C ** 2 * error);
+        const exchange = EXCHANGE_LASTS * (sunk[a] as number) * (sunk[b] as number);
+        doubt.add(atA + 1, atB + 1, weather * stepA.dp * stepB.dp + (DEEP_NOISE_C ** 2 + exchange) * error);
         doubt.add(atA, atB + 1, weather * stepA.sp * stepB.dp);
         doubt.add(atA + 1, atB, weather * stepA.dp * stepB.sp);
         doubt.add(atA + 2, atB + 2, offsetNoise * error);

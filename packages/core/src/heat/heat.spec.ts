@@ -112,7 +112,9 @@ describe('following a lake', () => {
     const before = follow([]);
     const after = follow([reading('2027-03-12', 15, SHALLOW)]);
     const moved = [0, 1, 2].map((zone) => after.now(zone) - before.now(zone));
-    expect(moved[0]).toBeGreaterThan(1);
+    // By the middle of the afternoon it stands over its daily mean, which is what is followed.
+    expect(after.now(0)).toBeLessThan(15);
+    expect(after.now(0)).toBeGreaterThan(14);
     expect(moved[0]).toBeGreaterThan(moved[2]!);
     expect(moved[2]).toBeGreaterThan(0);
     expect(after.sd(0)).toBeLessThan(before.sd(0) / 1.5);
@@ -170,8 +172,8 @@ describe('following a lake', () => {
     };
     const without = deep([reading('2026-07-31', 25, DEEP)]);
     const withIt = deep([reading('2026-07-31', 25, DEEP, { profile })]);
-    expect(withIt).toBeGreaterThan(12);
-    expect(withIt - 12).toBeLessThan((without - 12) * 0.7);
+    expect(Math.abs(without - 12)).toBeGreaterThan(5);
+    expect(Math.abs(withIt - 12)).toBeLessThan(0.5);
   });
 
   it('stays finite, over ice and under the boil, whatever is read and whatever the weather', () => {
