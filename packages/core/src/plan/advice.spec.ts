@@ -15,7 +15,8 @@ interface Nod {
   readonly tone?: readonly Tone[];
   readonly blades?: readonly BladeShape[];
   readonly trailer?: 'still' | 'kicking';
-  readonly pauseS?: readonly [number, number];
+  /** Within; null where it never stops. */
+  readonly pauseS?: readonly [number, number] | null;
   readonly slowerThanMps?: number;
   readonly fasterThanMps?: number;
   readonly line?: 'nylon' | 'fluorocarbon' | 'braid';
@@ -279,6 +280,37 @@ const DAYS: readonly Day[] = [
     { of: 'flat-sided-crankbait', line: 'nylon', strike: 'lean' },
   ],
   [
+    'chunk rock at 48 F: the wide wobble, never a tight one before it',
+    { date: '2027-03-06', surfaceTempC: 9, visibilityM: 0.9, normalVisibilityM: 0.9, covers: ['chunk-rock'] },
+    '12:00',
+    { first: ['wide-wobble-crankbait'], never: ['flat-sided-crankbait'], of: 'wide-wobble-crankbait', strike: 'lean' },
+  ],
+  [
+    'a clay bank at 48 F: the tight wiggle, not the wide one',
+    { date: '2027-03-06', surfaceTempC: 9, visibilityM: 0.9, normalVisibilityM: 0.9, covers: ['clay'] },
+    '12:00',
+    { first: ['flat-sided-crankbait'], never: ['wide-wobble-crankbait'], of: 'flat-sided-crankbait', line: 'nylon' },
+  ],
+  [
+    'always fast, in the cold too, for who thinks so: no stops',
+    {
+      date: '2027-03-06',
+      surfaceTempC: 9,
+      visibilityM: 0.9,
+      normalVisibilityM: 0.9,
+      covers: ['clay'],
+      schools: { 'crank-pace': 'fast' },
+    },
+    '12:00',
+    { of: 'flat-sided-crankbait', pauseS: null },
+  ],
+  [
+    'between cool and warm the stops of a crankbait grow short',
+    { date: '2027-10-20', surfaceTempC: 17, visibilityM: 0.9, normalVisibilityM: 0.9, covers: ['stump', 'clay'] },
+    '12:00',
+    { of: 'square-bill', pauseS: [0.4, 1.2] },
+  ],
+  [
     'flatfish: on the bottom, nothing on top',
     {
       ...sound,
@@ -395,6 +427,7 @@ function shakes(plan: Plan, hours: string, nod: Nod): string[] {
       `waits ${pause?.join(' to ')}`,
     );
   }
+  if (nod.pauseS === null) check(it.retrieve.pauseS === null, `waits ${it.retrieve.pauseS?.join(' to ')}`);
   if (nod.slowerThanMps)
     check(it.retrieve.speedMps[1] <= nod.slowerThanMps, `moves at ${it.retrieve.speedMps.join(' to ')}`);
   if (nod.fasterThanMps)

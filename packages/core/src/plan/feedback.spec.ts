@@ -96,9 +96,20 @@ describe('what others would do', () => {
     for (const { school, side, would } of others) {
       expect(own.schoolsUsed.find(({ id }) => id === school)!.side).not.toBe(side);
       const there = makePlan({ ...given, schools: { [school]: side } });
-      expect(there.windows[1]).not.toEqual(own.windows[1]);
+      expect([there.windows[1], there.ifThen]).not.toEqual([own.windows[1], own.ifThen]);
       expect(would.length).toBeGreaterThan(5);
     }
+  });
+  it('tells of searching, of changing and of colour, which are about the whole day', () => {
+    const given = day({ familiarity: 'new', surfaceTempC: 14, date: '2027-04-01', visibilityM: 0.9 });
+    const own = makePlan(given);
+    expect(own.schoolsUsed).toEqual(
+      expect.arrayContaining([expect.objectContaining({ id: 'search', side: 'two-lures' })]),
+    );
+    const others = othersWould(given, own, 'w2', 'us');
+    const would = (school: string) => others.find((each) => each.school === school)?.would;
+    expect(would('junk')).toBe('tie on another lure after twenty minutes without a bite');
+    expect(would('colour')).toMatch(/take it/);
   });
   it('is nothing for a window that is not there', () => {
     const given = day();

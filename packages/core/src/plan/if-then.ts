@@ -7,8 +7,9 @@ import { judgeDay, type JudgedDay } from './judge.js';
 import { ANSWERS, TURNS } from './turns.js';
 import { firstChoice, type FirstChoice } from './window.js';
 
-/** Depth moves by this factor before it is worth a card. */
-const DEPTH_MOVES = 1.25;
+/** A depth or a wait changes by this factor before it is worth a card. */
+const WORTH_TELLING = 1.25;
+const differs = (ratio: number): boolean => ratio > WORTH_TELLING || ratio < 1 / WORTH_TELLING;
 
 function difference(first: FirstChoice | null, other: FirstChoice | null, units: UnitSystem): string | null {
   if (!first || !other) return null;
@@ -17,11 +18,11 @@ function difference(first: FirstChoice | null, other: FirstChoice | null, units:
   if (first.category !== other.category) return `${name} takes over, at ${depth}`;
   const centre = ({ runDepthM: [from, to] }: FirstChoice) => Math.max(0.1, (from + to) / 2);
   const ratio = centre(other) / centre(first);
-  if (ratio > DEPTH_MOVES || ratio < 1 / DEPTH_MOVES) {
+  if (differs(ratio)) {
     return `${ratio > 1 ? 'go deeper' : 'come up'}: ${name} at ${depth}`;
   }
   const [waits, waitsThen] = [first.pauseS, other.pauseS];
-  if (waits && waitsThen && waits[0] !== waitsThen[0])
+  if (waits && waitsThen && differs(waitsThen[0] / waits[0]))
     return `wait ${waitsThen[0]} to ${waitsThen[1]} s with the ${name}`;
   return first.style === other.style ? null : `${nameOf(other.style)} the ${name} instead`;
 }

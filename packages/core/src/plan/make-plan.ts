@@ -4,7 +4,7 @@ import { clockOf } from '../day/windows.js';
 import { sunDay, type SunDay } from '../day/sun.js';
 import { judgeCautions } from '../cautions/cautions.js';
 import { categoryOf } from '../presentation/categories.js';
-import { SCHOOL_MATTERS } from '../presentation/schools.js';
+import { SCHOOL_MATTERS, SCHOOLS_OF_THE_DAY } from '../presentation/schools.js';
 import type { Facts } from '../rules/facts.js';
 import { degreeOf } from '../rules/fuzzy.js';
 import type { UnitSystem } from '../units/units.js';
@@ -57,7 +57,7 @@ function cautionFacts(day: JudgedDay, windows: Plan['windows']): Facts {
   });
 }
 
-/** The schools that had a say: the user's own choices, and those that speak about a chosen category under these conditions. */
+/** The schools that had a say: the user's own choices, and those that speak about the day or a chosen category. */
 function schoolsUsed(day: JudgedDay, windows: Plan['windows']): Plan['schoolsUsed'] {
   const presentations = windows.flatMap((window) => window.presentations);
   const spoken = new Set(
@@ -65,7 +65,10 @@ function schoolsUsed(day: JudgedDay, windows: Plan['windows']): Plan['schoolsUse
       [...because, ...against].flatMap(({ school }) => school?.split(': ')[0] ?? []),
     ),
   );
-  const about = new Set(presentations.flatMap(({ category }) => categoryOf(category).schools ?? []));
+  const about = new Set([
+    ...SCHOOLS_OF_THE_DAY,
+    ...presentations.flatMap(({ category }) => categoryOf(category).schools ?? []),
+  ]);
   return day.schools
     .filter(
       ({ id, chosen }) => chosen || spoken.has(id) || (about.has(id) && degreeOf(SCHOOL_MATTERS[id], day.facts) >= 0.5),

@@ -16,7 +16,7 @@ export interface OtherSide {
 /** What differs between two presentations of one category, as something one would do. */
 function differences(own: Presentation, other: Presentation, units: UnitSystem): string[] {
   const said: string[] = [];
-  if (own.retrieve.style !== other.retrieve.style) said.push(`${nameOf(other.retrieve.style)} it`);
+  if (own.retrieve.style !== other.retrieve.style) said.push(`fish it ${nameOf(other.retrieve.style)}`);
   if (own.colour.tone !== other.colour.tone || own.colour.families[0] !== other.colour.families[0]) {
     said.push(`take it ${nameOf(other.colour.tone)}, ${other.colour.families.map(nameOf).join(' and ')}`);
   }
@@ -53,6 +53,12 @@ function wouldDo(own: PlanWindow, other: PlanWindow | undefined, units: UnitSyst
   return tiedOn ? `have the ${nameOf(tiedOn.category)} tied on as well` : null;
 }
 
+/** What another plan of the same day would turn to that this one does not; null where it turns alike. */
+function wouldTurn(own: Plan, other: Plan): string | null {
+  const turn = other.ifThen.find(({ rule }) => !own.ifThen.some((each) => each.rule === rule));
+  return turn ? `${turn.then} after ${turn.when.charAt(0).toLowerCase()}${turn.when.slice(1)}` : null;
+}
+
 /** For every school that may speak here, what its other sides would do in a window: the day is planned under each. */
 export function othersWould(given: Conditions, plan: Plan, windowId: string, units: UnitSystem): OtherSide[] {
   const own = plan.windows.find(({ id }) => id === windowId);
@@ -62,11 +68,8 @@ export function othersWould(given: Conditions, plan: Plan, windowId: string, uni
       .filter((each) => each !== side)
       .flatMap((other) => {
         const there = makePlan({ ...given, schools: { ...given.schools, [id]: other } }, { units });
-        const would = wouldDo(
-          own,
-          there.windows.find((window) => window.from === own.from),
-          units,
-        );
+        const window = there.windows.find(({ from }) => from === own.from);
+        const would = wouldDo(own, window, units) ?? wouldTurn(plan, there);
         return would ? [{ school: id as SchoolId, side: other, would }] : [];
       }),
   );

@@ -97,30 +97,51 @@ describe('any plan', () => {
   it('changes its scores little for a little change of temperature, clarity or wind', () => {
     fc.assert(
       fc.property(someDay, (day) => {
-        const score = (more: Partial<ConditionsInput>) =>
-          new Map(
-            makePlan(conditions(day, more)).windows[0]!.presentations.map(({ category, score: own }) => [
-              category,
-              own,
-            ]),
-          );
-        const before = score({});
+        const first = (more: Partial<ConditionsInput>) => makePlan(conditions(day, more)).windows[0]!;
+        const before = first({});
         const changes: Partial<ConditionsInput>[] = [
           { surfaceTempC: day.surfaceTempC + 0.05 },
           { visibilityM: day.visibilityM * 1.01 },
           { windMps: day.windMps + 0.05 },
         ];
         for (const change of changes) {
-          const after = score(change);
-          for (const [category, own] of before) {
-            const other = after.get(category);
-            if (other !== undefined) expect(Math.abs(other - own)).toBeLessThan(0.2);
+          const after = first(change);
+          // A shad spawn may part the morning otherwise: then the windows are not the same hours.
+          if (after.from !== before.from || after.to !== before.to) continue;
+          for (const { category, score } of before.presentations) {
+            const other = after.presentations.find((each) => each.category === category);
+            if (other) expect(Math.abs(other.score - score)).toBeLessThan(0.2);
           }
         }
       }),
       { numRuns: 120 },
     );
   });
+});
+
+it('brings a surface lure in little by little as fish rise within its reach', () => {
+  // Clearing mud over a hump in August: the buzzbait, which they could not see, becomes what they look up for.
+  const scores: number[] = [];
+  for (let visibilityM = 0.47; visibilityM < 0.56; visibilityM += 0.001) {
+    const given = conditions(
+      {
+        date: '2027-08-12',
+        surfaceTempC: 32,
+        tempTrendCPerDay: 0,
+        windMps: 0,
+        sky: 'clear',
+        structure: 'hump',
+        cover: 'reeds',
+        visibilityM,
+      },
+      {},
+    );
+    const { presentations } = makePlan(given).windows[0]!;
+    scores.push(presentations.find(({ category }) => category === 'buzzbait')?.score ?? 0);
+  }
+  expect(scores[0]).toBe(0);
+  expect(scores.at(-1)).toBeGreaterThan(0.5);
+  scores.forEach((score, at) => at && expect(Math.abs(score - scores[at - 1]!)).toBeLessThan(0.1));
 });
 
 describe('every category', () => {

@@ -133,7 +133,8 @@ export function planWindow(
     catalogue === CATALOGUE
       ? USABLE[discipline]
       : catalogue.filter(({ disciplines }) => disciplines.includes(discipline));
-  const chosen = chooseSet(weighCategories(usable, places, facts), Math.min(most, maxRods));
+  const searchLures = facts.degree('school:search:two-lures') ? 2 : 1;
+  const chosen = chooseSet(weighCategories(usable, places, facts), Math.min(most, maxRods), searchLures);
   return {
     id: `w${index + 1}`,
     from: clockOf(window.fromMin),

@@ -40,35 +40,54 @@ function apart(a: Category, b: Category): number {
   return squared;
 }
 
-const newRole = ({ roles }: Category, taken: ReadonlySet<Role>): Role | undefined =>
-  roles.find((role) => !taken.has(role));
+/** How many of the set may be there for a role, and how many are: one each, but for the lures that search. */
+class Roles {
+  private readonly taken = new Map<Role, number>();
 
-function roleWorth(category: Category, taken: ReadonlySet<Role>): number {
-  if (!taken.has(category.roles[0])) return NEW_ROLE_WORTH;
-  return newRole(category, taken) ? SECOND_ROLE_WORTH : 0;
+  constructor(private readonly searchLures: number) {}
+
+  take(role: Role): void {
+    this.taken.set(role, (this.taken.get(role) ?? 0) + 1);
+  }
+
+  isOpen(role: Role): boolean {
+    return (this.taken.get(role) ?? 0) < (role === 'search' ? this.searchLures : 1);
+  }
+
+  /** The first of a category's roles that the set still wants. */
+  openTo({ roles }: Category): Role | undefined {
+    return roles.find((role) => this.isOpen(role));
+  }
+
+  worth(category: Category): number {
+    if (this.isOpen(category.roles[0])) return NEW_ROLE_WORTH;
+    return this.openTo(category) ? SECOND_ROLE_WORTH : 0;
+  }
 }
 
 /**
  * A small set that covers roles and does not repeat itself: the best first, then greedily by weight less likeness to
  * what is chosen (maximal marginal relevance, Carbonell & Goldstein 1998) plus the worth of a role not yet covered.
+ * @param searchLures how many of them may be there to search with
  */
-export function chooseSet(weighed: readonly Weighed[], most: number): Chosen[] {
+export function chooseSet(weighed: readonly Weighed[], most: number, searchLures = 1): Chosen[] {
   const first = weighed[0];
   if (!first) return [];
   const chosen: Chosen[] = [{ weighed: first, role: first.category.roles[0] }];
-  const taken = new Set<Role>([first.category.roles[0]]);
+  const roles = new Roles(searchLures);
+  roles.take(first.category.roles[0]);
   const left = new Set(weighed.slice(1).filter(({ logWeight }) => logWeight > first.logWeight - FARTHEST_BEHIND));
   while (chosen.length < most && left.size) {
     let best: { candidate: Weighed; worth: number } | undefined;
     for (const candidate of left) {
       const alike = Math.max(...chosen.map((each) => likeness(each.weighed.category, candidate.category)));
-      const worth = candidate.logWeight - LIKENESS_COST * alike + roleWorth(candidate.category, taken);
+      const worth = candidate.logWeight - LIKENESS_COST * alike + roles.worth(candidate.category);
       if (!best || worth > best.worth) best = { candidate, worth };
     }
     if (!best) break;
-    const role = newRole(best.candidate.category, taken) ?? best.candidate.category.roles[0];
+    const role = roles.openTo(best.candidate.category) ?? best.candidate.category.roles[0];
     chosen.push({ weighed: best.candidate, role });
-    taken.add(role);
+    roles.take(role);
     left.delete(best.candidate);
   }
   return chosen;

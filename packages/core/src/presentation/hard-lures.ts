@@ -19,7 +19,7 @@ const crankColours = [
 const topwaterColours = ['white', 'silver', 'clear', 'pearl', 'black', 'chartreuse', 'olive', 'gold'] as const;
 
 const cranking = [
-  { style: 'stop-and-go', when: any(is('school:crank-pace:stop-and-go'), is('cold')) },
+  { style: 'stop-and-go', when: is('school:crank-pace:stop-and-go') },
   { style: 'steady', when: always },
 ] as const;
 

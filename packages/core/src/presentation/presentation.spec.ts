@@ -10,9 +10,9 @@ import type { ConditionsInput } from '../contract/conditions.js';
 import { CATALOGUE, categoryOf } from './categories.js';
 import type { Category } from './category.js';
 import { chooseSet, likeness } from './choose.js';
-import { reach, riseM } from './aspects.js';
+import { aspectsWith, reach, riseM } from './aspects.js';
 import { schoolsInForce } from './schools.js';
-import { explain, weighCategories } from './score.js';
+import { contribution, explain, weighCategories } from './score.js';
 import { ASPECTS } from './rules.js';
 
 function judged(changes: Partial<ConditionsInput>) {
@@ -134,6 +134,13 @@ describe('the choice of a set', () => {
     expect(chooseSet([], 4)).toEqual([]);
   });
 
+  it('has two to search with where that is asked, else one', () => {
+    const searching = (searchLures: number) =>
+      chooseSet(weighed, 4, searchLures).filter(({ role }) => role === 'search').length;
+    expect(searching(1)).toBe(1);
+    expect(searching(2)).toBe(2);
+  });
+
   it('knows like from unlike', () => {
     const [worm, wacky, frog] = (['weightless-stick-worm', 'wacky-stick-worm', 'hollow-frog'] as const).map(
       categoryOf,
@@ -144,13 +151,21 @@ describe('the choice of a set', () => {
     expect(likeness(worm, frog)).toBe(likeness(frog, worm));
   });
 
-  it('explains itself with reasons that add up to the differences in weight', () => {
-    const [first, second] = weighed as [(typeof weighed)[0], (typeof weighed)[0]];
-    const because = explain(first, 'us').because;
+  it('explains itself with reasons, strongest first', () => {
+    const because = explain(weighed[0]!, 'us').because.map(({ weight }) => weight);
     expect(because.length).toBeGreaterThan(2);
-    expect(because.map(({ weight }) => weight)).toEqual(because.map(({ weight }) => weight).sort((a, b) => b - a));
-    expect(first.logWeight).toBeGreaterThanOrEqual(second.logWeight);
+    expect(because).toEqual([...because].sort((a, b) => b - a));
     expect(ASPECTS.length).toBe(new Set(ASPECTS).size);
+  });
+
+  it('weighs what the rules that held add up to, at a place that the lure reaches well', () => {
+    const place = { ...window.holding[0]!, weight: 1 };
+    const reached = weighCategories(CATALOGUE, [place], it1.facts).filter(({ fit }) => fit.reachesDepth > 0.6);
+    expect(reached.length).toBeGreaterThan(5);
+    for (const { category, fired, fit, logWeight } of reached) {
+      const sum = fired.reduce((total, each) => total + contribution(each, aspectsWith(category, fit)), 0);
+      expect(logWeight).toBeCloseTo(sum, 9);
+    }
   });
 });
 

@@ -354,6 +354,23 @@ export const PRESENTATION_RULES: readonly Rule<AspectWeights>[] = [
     text: 'Rock: what hits it and glances off gets the bite',
   },
   {
+    id: 'cold-chunk-rock-wide',
+    when: all(below('surfaceTempC', 10.5, 14), is('cover:chunk-rock')),
+    effect: { vibration: 0.3, likeCrayfish: 0.2 },
+    text: 'Cold chunk rock: something wide that blunders over it',
+  },
+  {
+    id: 'cool-smooth-bank-tight',
+    when: all(
+      below('surfaceTempC', 13.5, 15.5),
+      above('effectiveVisibilityM', 0.35, 0.6),
+      anyOf('cover:clay', 'cover:gravel', 'cover:mixed-rock'),
+    ),
+    effect: { vibration: -0.7, noise: -0.2, deflects: 0.4 },
+    text: 'Cool water over clay, gravel or small rock: a tight wiggle along the bottom',
+    against: 'It shakes wider than cool fish on a smooth bank want',
+  },
+  {
     id: 'mat-weedless',
     when: is('ground:mat'),
     effect: { passesCover: 2.6, precise: 0.3, treble: -1 },

@@ -28,7 +28,12 @@ export const SCHOOL_DEFAULTS: Readonly<Record<SchoolId, readonly SchoolDefault[]
     { side: 'kicking', when: always, why: 'Warm enough to kick' },
   ],
   'crank-pace': [
-    { side: 'stop-and-go', when: below('surfaceTempC', 17.5, 18.5), why: 'Cool water: stop and go' },
+    { side: 'stop-and-go', when: below('surfaceTempC', 15.5, 15.6), why: 'Cool water: stop and go' },
+    {
+      side: 'stop-and-go',
+      when: below('surfaceTempC', 15.6, 20),
+      why: 'Between cool and warm: the warmer, the shorter the stops',
+    },
     { side: 'fast', when: always, why: 'Warm water: fast and deflecting' },
   ],
   'jerkbait-gear': [
@@ -85,9 +90,12 @@ export function schoolsInForce(chosen: Conditions['schools'], facts: Facts): Sch
 export const schoolFacts = (schools: readonly SchoolInForce[]): Known =>
   Object.fromEntries(schools.map(({ id, side }) => [`school:${id}:${side}`, 1]));
 
-/** When a school makes a difference to a category that it speaks about. */
+/** Schools about the whole of the advice, whatever is tied on. */
+export const SCHOOLS_OF_THE_DAY: ReadonlySet<SchoolId> = new Set(['colour', 'search', 'junk']);
+
+/** When a school makes a difference to what it speaks about. */
 export const SCHOOL_MATTERS: Readonly<Record<SchoolId, Condition>> = {
-  colour: not(always),
+  colour: always,
   'mud-blade': below('effectiveVisibilityM', 0.55, 0.75),
   'cold-trailer': below('surfaceTempC', 13, 15),
   'crank-pace': always,
@@ -98,6 +106,6 @@ export const SCHOOL_MATTERS: Readonly<Record<SchoolId, Condition>> = {
   'crank-rod': above('windMps', 6, 8),
   'cold-line': below('surfaceTempC', 13, 14),
   'dirty-crank-colour': below('effectiveVisibilityM', 0.55, 0.75),
-  search: not(always),
-  junk: not(always),
+  search: always,
+  junk: always,
 };

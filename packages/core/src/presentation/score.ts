@@ -36,6 +36,8 @@ export interface Weighed {
 const SOFTNESS = 1.5;
 /** Under these a category is out, whatever else speaks for it. */
 const LEAST_REACH = 0.25;
+/** Over such a span above it a category fades in, so that no little change of depth brings one in at its full weight. */
+const REACH_FADES_OVER = 0.25;
 const LEAST_PASSAGE = 0.15;
 /** Reasons that weigh less are not worth reading. */
 const LEAST_REASON = 0.1;
@@ -144,7 +146,7 @@ function weighOne(category: Category, grounds: readonly Ground[], figures: Water
   let total = 0;
   for (const ground of grounds) {
     const reach = reachesDepth(category, ground.place, ground.rise);
-    if (reach < LEAST_REACH) continue;
+    if (reach <= LEAST_REACH) continue;
     const passage = passesCover(category, ground.place, figures.clearanceM);
     if (passage < LEAST_PASSAGE) continue;
     const { slopes } = ground;
@@ -154,7 +156,8 @@ function weighOne(category: Category, grounds: readonly Ground[], figures: Water
       (slopes[TEMPERATURE] as number) * suitsTemperature +
       (slopes[VISIBILITY] as number) * suitsVisibility +
       (slopes[DEPTH] as number) * reach +
-      (slopes[COVER] as number) * passage;
+      (slopes[COVER] as number) * passage +
+      Math.log(Math.min(1, (reach - LEAST_REACH) / REACH_FADES_OVER));
     total += Math.exp(logWeight);
     if (logWeight > bestWeight) [best, bestWeight] = [ground, logWeight];
   }

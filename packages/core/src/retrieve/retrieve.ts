@@ -2,11 +2,13 @@ import type { RetrieveStyle } from '../contract/ids.js';
 import type { Range, Retrieve } from '../contract/plan.js';
 import type { Category } from '../presentation/category.js';
 import type { Facts } from '../rules/facts.js';
-import { degreeOf } from '../rules/fuzzy.js';
+import { degreeOf, interpolate } from '../rules/fuzzy.js';
 import { figureOf, sayRange, type UnitSystem } from '../units/units.js';
-import { BOTTOM_PAUSE_S, MOVE, PAUSE_S, SPEED_MPS, type Step } from './tables.js';
+import { BOTTOM_PAUSE_S, MOVE, PAUSE_S, SPEED_MPS, STOP_S, type Step } from './tables.js';
 
 const at = (steps: readonly Step[], tempC: number): Range => (steps.find(([under]) => tempC < under) as Step)[1];
+
+const tenths = (seconds: number): number => Math.round(seconds * 10) / 10;
 
 const BOTTOM_STYLES: ReadonlySet<RetrieveStyle> = new Set([
   'drag',
@@ -42,7 +44,7 @@ export function pauseS(style: RetrieveStyle, facts: Facts): [number, number] | n
     return [from * inspected, to * inspected];
   }
   if (BOTTOM_STYLES.has(style)) return [...at(BOTTOM_PAUSE_S, tempC)];
-  if (style === 'stop-and-go') return tempC < 12.78 ? [1, 3] : [0.5, 1.5];
+  if (style === 'stop-and-go') return [tenths(interpolate(STOP_S[0], tempC)), tenths(interpolate(STOP_S[1], tempC))];
   if (style === 'pop') return tempC < 20 ? [2, 5] : [1, 3];
   return null;
 }
@@ -60,7 +62,7 @@ export function retrieve(category: Category, runDepthM: Range, facts: Facts, uni
   const style = styleOf(category, facts);
   const speed = speedMps(category, style, facts);
   const pause = pauseS(style, facts);
-  const waits = pause ? `, ${pause.map((s) => Math.round(s * 10) / 10).join(' to ')} s` : '';
+  const waits = pause ? `, ${pause.map(tenths).join(' to ')} s` : '';
   const depth = runDepthM[1] > 0.15 ? ` at ${sayRange('depth', runDepthM, units)}` : '';
   const strike = facts.degree('feedback:barely-hooked')
     ? 'They are barely hooked: sweep later and softer, and sharpen or move the hooks.'

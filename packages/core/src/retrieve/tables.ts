@@ -30,6 +30,20 @@ export const BOTTOM_PAUSE_S: readonly Step[] = [
   [Infinity, [1, 3]],
 ];
 
+/** Least and longest stop of a stop-and-go retrieve, s, by water temperature in degrees Celsius; at 68 F little is left of them. */
+export const STOP_S = [
+  [
+    [12.78, 1],
+    [15.56, 0.5],
+    [20, 0.2],
+  ],
+  [
+    [12.78, 3],
+    [15.56, 1.5],
+    [20, 0.5],
+  ],
+] as const;
+
 /** Each style as it is told. */
 export const MOVE: Readonly<Record<RetrieveStyle, string>> = {
   steady: 'Steady, just fast enough to work, changing speed now and then',

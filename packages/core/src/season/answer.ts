@@ -67,15 +67,15 @@ function standings(year: SeasonYear): Standing[] {
   return found.sort((a, b) => b.zones.length - a.zones.length || apart(a) - apart(b));
 }
 
-/** When a zone is expected to reach its next phase, as a sentence; null where that is too far off to tell. */
-export function sayComing({ name, coming }: SeasonZone, today: number): string | null {
+/** The next phase of a zone and when it is expected: `spawn about 12 April`; null where that is too far off to tell. */
+export function sayComing({ coming }: SeasonZone, today: number): string | null {
   const { phase, earliest, likely, latest } = coming;
   if (earliest === null || earliest - today > LOOK_AHEAD_DAYS) return null;
-  const reach = `${name} should reach ${nameOf(phase)}`;
-  if (latest === null) return `${reach} on ${sayDay(earliest)} at the earliest`;
+  const next = nameOf(phase);
+  if (latest === null) return `${next} on ${sayDay(earliest)} at the earliest`;
   // A day either way is no range worth telling.
-  if (latest - earliest <= 2) return `${reach} about ${sayDay(likely ?? earliest)}`;
-  return `${reach} between ${sayDay(earliest)} and ${sayDay(latest)}${likely === null ? '' : `, likely ${sayDay(likely)}`}`;
+  if (latest - earliest <= 2) return `${next} about ${sayDay(likely ?? earliest)}`;
+  return `${next} between ${sayDay(earliest)} and ${sayDay(latest)}${likely === null ? '' : `, likely ${sayDay(likely)}`}`;
 }
 
 /**
@@ -107,6 +107,9 @@ export function seasonAnswer(year: SeasonYear, waterName: string): string {
     .sort(
       (a, b) => ((a.coming.likely ?? a.coming.earliest) as number) - ((b.coming.likely ?? b.coming.earliest) as number),
     );
-  const next = soonest.map((zone) => sayComing(zone, year.today)).find((words) => words !== null);
+  const [next] = soonest.flatMap((zone) => {
+    const words = sayComing(zone, year.today);
+    return words ? [`${zone.name} should reach ${words}`] : [];
+  });
   return `${parts.join('; ')}.${next ? ` ${next}.` : ''}`;
 }

@@ -138,7 +138,7 @@ export class SeasonView {
   private comingWords(zone: SeasonZone): string {
     const year = this.year();
     const words = year && sayComing(zone, year.today);
-    return words ? capital(words.slice(`${zone.name} should reach `.length)) : 'not within ten weeks';
+    return words ? capital(words) : 'not within ten weeks';
   }
 
   protected lookAt(waterId: string): void {
