@@ -1,9 +1,10 @@
 import { Conditions, type PlanDraft, type Water } from '@inky-shoal/core';
+import { DEMO_TACKLE } from './tackle.js';
 import { writtenReadings } from './written.js';
 import { ferrow, FORMER_WATERS, id, ternHollow } from './waters.js';
 
 /** Raised whenever the demo data changes, so that an older demo book is made anew. */
-export const DEMO_VERSION = 2;
+export const DEMO_VERSION = 4;
 
 const plan = (name: string, water: Water, date: string, more: Record<string, unknown>): PlanDraft => ({
   name,
@@ -28,6 +29,7 @@ export const DEMO = {
   waters: [ferrow, ternHollow],
   formerWaters: FORMER_WATERS,
   readings: writtenReadings(),
+  tackle: DEMO_TACKLE,
   plans: [
     {
       id: id('2027-03-05T20:00:00Z'),
@@ -65,4 +67,5 @@ export { trueLake, LAYER_M, type TrueCourse, type TrueZone } from './outside/lak
 export { forecastAt, issueMs, weatherAt, type Climate, type Hour } from './outside/weather.js';
 export { gaugeHours } from './outside/gauge.js';
 export { DEMO_NOW } from './clock.js';
+export { demoCharts, type DemoChart } from './chart/index.js';
 export { demoReadings, demoTruth } from './truth.js';

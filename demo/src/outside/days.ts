@@ -1,4 +1,5 @@
-import { daysOfWeather, type WeatherDay, type WeatherHours } from '@inky-shoal/core';
+import type { WeatherDay, WeatherHours } from '@inky-shoal/core';
+import { daysOfWeather } from '@inky-shoal/core/formats';
 import { forecastAt, issueMs, weatherAt, type Climate, type Hour } from './weather.js';
 
 const HOUR_MS = 3_600_000;

@@ -267,3 +267,16 @@ export type Cover = (typeof COVERS)[number];
 export type CategoryId = (typeof CATEGORIES)[number];
 export type SchoolId = keyof typeof SCHOOL_SIDES;
 export type SchoolSide = (typeof SCHOOL_SIDES)[SchoolId][number];
+
+/** What a chart can know of a spot beyond its structure and cover. */
+export const SPOT_TRAITS = [
+  'wind-blown',
+  'beside-flat',
+  'beside-channel',
+  'deep-at-hand',
+  'shade',
+  'arm-back',
+  'arm-middle',
+  'arm-mouth',
+] as const;
+export type SpotTrait = (typeof SPOT_TRAITS)[number];

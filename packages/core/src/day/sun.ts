@@ -89,6 +89,19 @@ export function sunAltitudeDeg(
   return Math.asin(sine) / DEG;
 }
 
+/** Where the sun stands at a time on the local clock, degrees from north over east, from the same hour angle. */
+export function sunAzimuthDeg(
+  sun: Pick<SunDay, 'noonMin' | 'declinationDeg'>,
+  latitude: number,
+  minute: number,
+): number {
+  const hourAngle = ((minute - sun.noonMin) / 1440) * 2 * Math.PI;
+  const [lat, dec] = [latitude * DEG, sun.declinationDeg * DEG];
+  const west = Math.sin(hourAngle);
+  const south = Math.cos(hourAngle) * Math.sin(lat) - Math.tan(dec) * Math.cos(lat);
+  return (Math.atan2(west, south) / DEG + 180 + 360) % 360;
+}
+
 /**
  * Length of the day in hours from latitude and day of the year (Forsythe et al. 1995, the CBM model, with the sunrise
  * defined by the upper limb: p = 0.8333).

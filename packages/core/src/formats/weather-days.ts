@@ -44,6 +44,8 @@ function meanDirection(from: Column, speed: Column, hours: readonly number[]): n
 
 /** A day's mean is kept to the hundredth: no instrument is finer, and days are sent about in thousands. */
 const tidy = (value: number): number => Math.round(value * 100) / 100;
+/** Wind's direction is kept to the degree, light to the watt: of neither is a hundredth known. */
+const maybeWhole = (value: number | null): number | null => (value === null ? null : Math.round(value));
 const maybeTidy = (value: number | null): number | null => (value === null ? null : tidy(value));
 
 /** Usual cloud, for a service that gives none. */
@@ -72,11 +74,11 @@ export function daysOfWeather(hours: WeatherHours, timeZone: string): WeatherDay
       airTempC: tidy(airTempC),
       dewPointC: tidy(Math.min(dewPointC, airTempC)),
       windMps: tidy(windMps),
-      windFromDeg: maybeTidy(meanDirection(hours.windFromDeg, hours.windMps, own)),
+      windFromDeg: maybeWhole(meanDirection(hours.windFromDeg, hours.windMps, own)),
       cloudFraction: tidy(meanOf(hours.cloudFraction, own) ?? USUAL_CLOUD),
       pressureHpa: maybeTidy(meanOf(hours.pressureHpa, own)),
       rainMm: tidy(rain.reduce((sum, value) => sum + value, 0)),
-      solarWm2: maybeTidy(light),
+      solarWm2: maybeWhole(light),
     });
   }
   return days;

@@ -10,7 +10,7 @@ import { COVER_RULES, POSITION_RULES, STRUCTURE_RULES } from './rules.js';
 /** How many holding places a window names. */
 const MOST_PLACES = 3;
 /** Log-weight lost where the band barely touches the depths of a structure or cover. */
-const OUT_OF_DEPTH_COST = 2.5;
+export const OUT_OF_DEPTH_COST = 2.5;
 
 /** The part of a band that a place offers, and how much of the band that is (0 to 1). */
 function clip([from, to]: Range, [shallowM, deepM]: Range): { depthM: [number, number]; share: number } {
@@ -23,10 +23,10 @@ function clip([from, to]: Range, [shallowM, deepM]: Range): { depthM: [number, n
   return { depthM: [Math.min(top, least * 0.85), Math.max(low, least)], share: overlap / Math.max(0.05, to - from) };
 }
 
-type Votes<T extends string> = Partial<Record<T, number>>;
+export type Votes<T extends string> = Partial<Record<T, number>>;
 
 /** Reasons for an option, at a share of their weight. */
-const reasonsFor = <T extends string>(
+export const reasonsFor = <T extends string>(
   fired: readonly Fired<Votes<T>>[],
   option: T,
   units: UnitSystem,
@@ -42,12 +42,11 @@ export interface HoldingPlace extends Holding {
 const POSITION_SOFTNESS = 0.12;
 
 /** Shares of the positions by their votes (softmax), the first counting in full. */
-function shares(votes: Votes<Position>): Record<Position, number> {
+export function shares(votes: Votes<Position>): Record<Position, number> {
   const top = Math.max(...POSITIONS.map((position) => votes[position] ?? 0));
   const share = (position: Position) => Math.exp(((votes[position] ?? 0) - top) / POSITION_SOFTNESS);
   const total = POSITIONS.reduce((sum, position) => sum + share(position), 0);
-  const of = (position: Position) => share(position) / total;
-  return { surface: of('surface'), suspended: of('suspended'), bottom: of('bottom') };
+  return { surface: share('surface') / total, suspended: share('suspended') / total, bottom: share('bottom') / total };
 }
 
 /** The facts that a holding place adds for the rules after it. */

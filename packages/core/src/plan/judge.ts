@@ -1,4 +1,4 @@
-import type { Phase } from '../contract/ids.js';
+import type { Light, Phase } from '../contract/ids.js';
 import type { Plan, Reason } from '../contract/plan.js';
 import { dayCurve, type Moment } from '../day/curve.js';
 import { dayOfYear, yearMonth, type SunDay } from '../day/sun.js';
@@ -129,6 +129,14 @@ export function momentFacts(day: JudgedDay, moment: Pick<Moment, 'minute' | 'lig
 /** The depth band at one moment of the day. */
 export function bandAt(day: JudgedDay, moment: Moment, units: UnitSystem): DepthBand {
   return depthBand(moment, day.facts.with(momentFacts(day, moment)), day.phases, day.limits, units);
+}
+
+/** The depth band at one moment, and the facts of that moment under a kind of light. */
+export function momentGround(day: JudgedDay, moment: Moment, light: Light, units: UnitSystem) {
+  const facts = day.facts.with(momentFacts(day, moment));
+  const band = depthBand(moment, facts, day.phases, day.limits, units);
+  const holdingDepthM = (band.depthM[0] + band.depthM[1]) / 2;
+  return { band, facts: facts.with({ [`light:${light}`]: 1, holdingDepthM }) };
 }
 
 /** The mean moment of a window: its middle minute, mean light and mean warmth. */

@@ -16,6 +16,8 @@ import { planWindow } from './window.js';
 export interface PlanOptions {
   /** The units in which words are written. Figures in the plan are SI always. Default `us`. */
   readonly units?: UnitSystem;
+  /** Presentations named in each window at most; more than usual for who has more rods. The first stay the same. */
+  readonly presentations?: number;
 }
 
 /** One quarter hour of the sheet: the light in the water and the depths that hold fish. */
@@ -76,8 +78,13 @@ function schoolsUsed(day: JudgedDay, windows: Plan['windows']): Plan['schoolsUse
     .map(({ id, side, why }) => ({ id, side, why }));
 }
 
-function planJudged(day: JudgedDay, sun: SunDay, assumed: Plan['assumed'], units: UnitSystem): Plan {
-  const windows = day.windows.map((window, index) => planWindow(day, window, index, units));
+function planJudged(
+  day: JudgedDay,
+  sun: SunDay,
+  assumed: Plan['assumed'],
+  { units = 'us', presentations: most }: PlanOptions,
+): Plan {
+  const windows = day.windows.map((window, index) => planWindow(day, window, index, units, { most }));
   return {
     phase: day.phase,
     overlays: day.overlays,
@@ -104,7 +111,7 @@ export function planDay(given: Conditions, { units = 'us' }: PlanOptions = {}): 
   const { visibilityM, thermoclineM, tempTrendCPerDay, maxDepthM } = day.conditions;
   const clock = (minutes: number | null) => (minutes === null ? null : clockOf(minutes));
   return {
-    plan: planJudged(day, sun, assumed, units),
+    plan: planJudged(day, sun, assumed, { units }),
     moments: day.curve.map((moment) => ({
       minute: moment.minute,
       light: moment.light,
@@ -123,7 +130,7 @@ export function planDay(given: Conditions, { units = 'us' }: PlanOptions = {}): 
  * Conditions in, a whole plan out: season, water, food, places by window, presentations with reasons, trim, retrieve
  * and rig, if-then cards, cautions, and what was assumed. The same conditions always give the same plan.
  */
-export function makePlan(given: Conditions, { units = 'us' }: PlanOptions = {}): Plan {
-  const { sun, assumed, day } = judgeGiven(given, units);
-  return planJudged(day, sun, assumed, units);
+export function makePlan(given: Conditions, options: PlanOptions = {}): Plan {
+  const { sun, assumed, day } = judgeGiven(given, options.units ?? 'us');
+  return planJudged(day, sun, assumed, options);
 }

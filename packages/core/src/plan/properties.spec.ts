@@ -110,7 +110,7 @@ describe('any plan', () => {
           if (after.from !== before.from || after.to !== before.to) continue;
           for (const { category, score } of before.presentations) {
             const other = after.presentations.find((each) => each.category === category);
-            if (other) expect(Math.abs(other.score - score)).toBeLessThan(0.2);
+            if (other) expect(Math.abs(other.score - score)).toBeLessThan(0.15);
           }
         }
       }),

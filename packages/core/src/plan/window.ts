@@ -1,4 +1,4 @@
-import type { Holding, PlanWindow, Presentation, Range, Reason } from '../contract/plan.js';
+import type { Holding, PlanWindow, Presentation, Range } from '../contract/plan.js';
 import { clockOf, type DayWindow } from '../day/windows.js';
 import { holdingPlaces, placeFacts } from '../place/place.js';
 import { CATALOGUE } from '../presentation/categories.js';
@@ -8,12 +8,12 @@ import { riseM } from '../presentation/aspects.js';
 import { explain, heaviest, weighCategories } from '../presentation/score.js';
 import type { Discipline, RetrieveStyle } from '../contract/ids.js';
 import { pauseS, retrieve, styleOf } from '../retrieve/retrieve.js';
-import { rig } from '../rig/rig.js';
+import { rigThatGetsDown, whyAbove } from '../rig/gets-down.js';
 import type { Facts } from '../rules/facts.js';
 import { strongest } from '../rules/rule.js';
 import { trim } from '../trim/trim.js';
-import { say, type UnitSystem } from '../units/units.js';
-import { bandAt, meanMoment, momentFacts, withoutRepeats, type JudgedDay } from './judge.js';
+import type { UnitSystem } from '../units/units.js';
+import { meanMoment, momentGround, withoutRepeats, type JudgedDay } from './judge.js';
 
 /** Presentations named in a window: enough roles to fish it, few enough to have tied on. */
 export const MOST_PRESENTATIONS = 4;
@@ -50,18 +50,10 @@ export function runDepthM(
   return [Math.min(upper, lower), lower];
 }
 
-/** Why a lure that does not come down to the fish is advised all the same. */
-function whyAbove(category: Category, run: Range, { depthM }: Holding, units: UnitSystem): Reason[] {
-  if (run[1] >= depthM[0] - 0.05 || category.positions.surface > 0.8) return [];
-  const text = `It runs over them, not down to ${say('depth', depthM[0], units)}: in this water they come up that far for it`;
-  return [{ rule: 'runs-above-them', text, weight: 0.2, school: null }];
-}
-
 function presentation({ weighed, role }: Chosen, facts: Facts, day: JudgedDay, units: UnitSystem): Presentation {
   const { category, place } = weighed;
   const reasons = explain(weighed, units);
   const here = facts.with({ ...placeFacts(place), [`category:${category.id}`]: 1 });
-  const run = rounded(runDepthM(category, place, here));
   const eaten = day.food.find(({ kind }) =>
     kind === 'crayfish'
       ? category.traits.likeCrayfish > 0.7
@@ -71,20 +63,23 @@ function presentation({ weighed, role }: Chosen, facts: Facts, day: JudgedDay, u
   const legal = category.legal
     ? [{ rule: 'legal-note', text: `Check ${category.legal} with the local authority`, weight: 0.1, school: null }]
     : [];
+  const down = rigThatGetsDown(category, runDepthM(category, place, here), trimmed.size.weightG, here);
+  const run = rounded(down.runDepthM);
   return {
     category: category.id,
     role,
     score: weighed.score,
-    size: { lengthMm: rounded(trimmed.size.lengthMm), weightG: rounded(trimmed.size.weightG) },
+    size: { lengthMm: rounded(trimmed.size.lengthMm), weightG: rounded(down.weightG) },
     runDepthM: run,
     colour: trimmed.colour,
     blades: trimmed.blades,
     trailer: trimmed.trailer,
     retrieve: retrieve(category, run, here, units),
-    rig: rig(category, here),
+    rig: down.rig,
     because: [
       ...withoutRepeats(strongest([...reasons.because, ...trimmed.because])).slice(0, MOST_REASONS),
       ...whyAbove(category, run, place, units),
+      ...down.why,
     ],
     against: [...reasons.against.slice(0, MOST_REASONS), ...legal],
   };
@@ -99,20 +94,13 @@ const USABLE: Readonly<Record<Discipline, readonly Category[]>> = {
 export interface WindowOptions {
   readonly catalogue?: readonly Category[];
   /** Presentations to name. */
-  readonly most?: number;
+  readonly most?: number | undefined;
 }
 
 /** The facts of a window, in its middle, and its depth band. */
 function windowGround(day: JudgedDay, window: DayWindow, units: UnitSystem, light?: number) {
   const mean = meanMoment(day.curve, window);
-  const moment = light === undefined ? mean : { ...mean, light };
-  const band = bandAt(day, moment, units);
-  const facts = day.facts.with({
-    ...momentFacts(day, moment),
-    [`light:${window.light}`]: 1,
-    holdingDepthM: (band.depthM[0] + band.depthM[1]) / 2,
-  });
-  return { band, facts };
+  return momentGround(day, light === undefined ? mean : { ...mean, light }, window.light, units);
 }
 
 const floorOf = ({ limits }: JudgedDay): number =>

@@ -113,9 +113,9 @@ const risen = ({ positions, traits }: Category, place: Holding, rise: number): n
   (1 + CALLS_UP * positions.surface) *
   (place.position === 'bottom' && positions.surface < 0.5 ? 1 - 0.9 * traits.deflects : 1);
 
-/** How well its depths meet those of a place. @param rise how far fish come up for a lure, metres */
-export const reachesDepth = (category: Category, place: Holding, rise: number): number =>
-  reach(category.runDepthM, place.depthM, risen(category, place, rise));
+/** How well its depths in this water meet those of a place. @param rise how far fish come up for a lure, metres */
+export const reachesDepth = (category: Category, runM: Range, place: Holding, rise: number): number =>
+  reach(runM, place.depthM, risen(category, place, rise));
 
 /** Everything rules may speak of, for one category at one place. */
 export function aspectsWith(category: Category, fit: Fit): Aspects {

@@ -1,4 +1,5 @@
 import type { BladeShape, CategoryId, ColourFamily, Position, RetrieveStyle, Role, SchoolId } from '../contract/ids.js';
+import type { SinkingForm } from '../mechanics/sinking.js';
 import type { Condition } from '../rules/fuzzy.js';
 
 export type Trapezoid = readonly [number, number, number, number];
@@ -47,6 +48,9 @@ export interface StyleChoice {
   readonly when: Condition;
 }
 
+/** How a category comes to its depth: a lip drives it down, it sinks, it hangs under a cork, or it stays on top. */
+export type WaterForm = 'diver' | 'surface' | 'hung' | SinkingForm;
+
 export interface RodNeed {
   readonly power: 'light' | 'medium-light' | 'medium' | 'medium-heavy' | 'heavy';
   readonly action: 'fast' | 'moderate-fast' | 'moderate' | 'moderate-slow';
@@ -64,6 +68,8 @@ export interface Category {
   readonly id: CategoryId;
   /** In words, as in a sentence: "suspending jerkbait". */
   readonly name: string;
+  /** How the water sees it. */
+  readonly form: WaterForm;
   readonly roles: readonly [Role, ...Role[]];
   readonly disciplines: readonly ('bass' | 'inshore')[];
   readonly runDepthM: readonly [number, number];

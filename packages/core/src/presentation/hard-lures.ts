@@ -28,6 +28,7 @@ export const HARD_LURES: readonly Category[] = [
   {
     id: 'suspending-jerkbait',
     name: 'suspending jerkbait',
+    form: 'diver',
     roles: ['search', 'reaction'],
     disciplines: ['bass'],
     runDepthM: [0.9, 2.6],
@@ -67,6 +68,7 @@ export const HARD_LURES: readonly Category[] = [
   {
     id: 'flat-sided-crankbait',
     name: 'flat-sided crankbait',
+    form: 'diver',
     roles: ['search', 'reaction'],
     disciplines: ['bass'],
     runDepthM: [0.9, 2.7],
@@ -105,6 +107,7 @@ export const HARD_LURES: readonly Category[] = [
   {
     id: 'wide-wobble-crankbait',
     name: 'wide-wobble crankbait',
+    form: 'diver',
     roles: ['search', 'reaction'],
     disciplines: ['bass'],
     runDepthM: [1.2, 3],
@@ -143,6 +146,7 @@ export const HARD_LURES: readonly Category[] = [
   {
     id: 'square-bill',
     name: 'square-bill crankbait',
+    form: 'diver',
     roles: ['reaction', 'search'],
     disciplines: ['bass'],
     runDepthM: [0.5, 1.7],
@@ -181,6 +185,7 @@ export const HARD_LURES: readonly Category[] = [
   {
     id: 'medium-diver',
     name: 'medium-diving crankbait',
+    form: 'diver',
     roles: ['search', 'reaction'],
     disciplines: ['bass'],
     runDepthM: [2.4, 3.7],
@@ -219,6 +224,7 @@ export const HARD_LURES: readonly Category[] = [
   {
     id: 'deep-diver',
     name: 'deep-diving crankbait',
+    form: 'diver',
     roles: ['search', 'reaction'],
     disciplines: ['bass'],
     runDepthM: [3.7, 5.5],
@@ -257,6 +263,7 @@ export const HARD_LURES: readonly Category[] = [
   {
     id: 'very-deep-diver',
     name: 'very deep diver',
+    form: 'diver',
     roles: ['search', 'big-fish'],
     disciplines: ['bass'],
     runDepthM: [6, 9],
@@ -295,6 +302,7 @@ export const HARD_LURES: readonly Category[] = [
   {
     id: 'lipless-crankbait',
     name: 'lipless crankbait',
+    form: 'lipless',
     roles: ['search', 'reaction'],
     disciplines: ['bass'],
     runDepthM: [0.4, 3],
@@ -338,6 +346,7 @@ export const HARD_LURES: readonly Category[] = [
   {
     id: 'walking-topwater',
     name: 'walking topwater',
+    form: 'surface',
     roles: ['surface', 'search'],
     disciplines: ['bass', 'inshore'],
     runDepthM: [0, 0.1],
@@ -375,6 +384,7 @@ export const HARD_LURES: readonly Category[] = [
   {
     id: 'popper',
     name: 'popper',
+    form: 'surface',
     roles: ['surface', 'finesse'],
     disciplines: ['bass', 'inshore'],
     runDepthM: [0, 0.1],
@@ -412,6 +422,7 @@ export const HARD_LURES: readonly Category[] = [
   {
     id: 'tail-prop-topwater',
     name: 'tail-prop topwater',
+    form: 'surface',
     roles: ['surface', 'search'],
     disciplines: ['bass'],
     runDepthM: [0, 0.1],
@@ -449,6 +460,7 @@ export const HARD_LURES: readonly Category[] = [
   {
     id: 'blade-bait',
     name: 'blade bait',
+    form: 'blade-bait',
     roles: ['reaction', 'bottom'],
     disciplines: ['bass'],
     runDepthM: [2.5, 15],
@@ -486,6 +498,7 @@ export const HARD_LURES: readonly Category[] = [
   {
     id: 'slab-spoon',
     name: 'slab spoon',
+    form: 'spoon',
     roles: ['reaction', 'bottom'],
     disciplines: ['bass'],
     runDepthM: [3.5, 20],
@@ -523,6 +536,7 @@ export const HARD_LURES: readonly Category[] = [
   {
     id: 'big-swimbait',
     name: 'big swimbait',
+    form: 'paddle-tail',
     roles: ['big-fish', 'search'],
     disciplines: ['bass'],
     runDepthM: [0.3, 4.5],

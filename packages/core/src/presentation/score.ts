@@ -1,5 +1,6 @@
 import type { Holding, Reason } from '../contract/plan.js';
 import { placeFacts } from '../place/place.js';
+import { runsWithin } from '../rig/reach.js';
 import type { Facts } from '../rules/facts.js';
 import { mentions } from '../rules/fuzzy.js';
 import { fire, reasonOf, strongest, type Fired, type Rule } from '../rules/rule.js';
@@ -37,7 +38,7 @@ const SOFTNESS = 1.5;
 /** Under these a category is out, whatever else speaks for it. */
 const LEAST_REACH = 0.25;
 /** Over such a span above it a category fades in, so that no little change of depth brings one in at its full weight. */
-const REACH_FADES_OVER = 0.25;
+const REACH_FADES_OVER = 0.35;
 const LEAST_PASSAGE = 0.15;
 /** Reasons that weigh less are not worth reading. */
 const LEAST_REASON = 0.1;
@@ -141,22 +142,22 @@ type Ground = ReturnType<typeof groundsOf>[number];
 function weighOne(category: Category, grounds: readonly Ground[], figures: WaterFigures) {
   const itself = aspectsOfItself(category);
   const { suitsTemperature, suitsVisibility } = waterFit(category, figures);
+  const runM = runsWithin(category, figures.facts);
   let best: Ground | undefined;
   let bestWeight = -Infinity;
   let total = 0;
   for (const ground of grounds) {
-    const reach = reachesDepth(category, ground.place, ground.rise);
+    const reach = reachesDepth(category, runM, ground.place, ground.rise);
     if (reach <= LEAST_REACH) continue;
     const passage = passesCover(category, ground.place, figures.clearanceM);
     if (passage < LEAST_PASSAGE) continue;
-    const { slopes } = ground;
     const logWeight =
       ground.constant +
-      dot(slopes, itself) +
-      (slopes[TEMPERATURE] as number) * suitsTemperature +
-      (slopes[VISIBILITY] as number) * suitsVisibility +
-      (slopes[DEPTH] as number) * reach +
-      (slopes[COVER] as number) * passage +
+      dot(ground.slopes, itself) +
+      (ground.slopes[TEMPERATURE] as number) * suitsTemperature +
+      (ground.slopes[VISIBILITY] as number) * suitsVisibility +
+      (ground.slopes[DEPTH] as number) * reach +
+      (ground.slopes[COVER] as number) * passage +
       Math.log(Math.min(1, (reach - LEAST_REACH) / REACH_FADES_OVER));
     total += Math.exp(logWeight);
     if (logWeight > bestWeight) [best, bestWeight] = [ground, logWeight];
@@ -184,7 +185,7 @@ export function weighCategories(catalogue: readonly Category[], places: readonly
       score: Math.exp((logWeight - top) / SOFTNESS) / total,
       fit: {
         ...waterFit(category, figures),
-        reachesDepth: reachesDepth(category, place, rise),
+        reachesDepth: reachesDepth(category, runsWithin(category, facts), place, rise),
         passesCover: passesCover(category, place, figures.clearanceM),
       },
     }));

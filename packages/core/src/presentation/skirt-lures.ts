@@ -14,6 +14,7 @@ export const SKIRT_LURES: readonly Category[] = [
   {
     id: 'buzzbait',
     name: 'buzzbait',
+    form: 'surface',
     roles: ['surface', 'reaction'],
     disciplines: ['bass'],
     runDepthM: [0, 0.1],
@@ -51,6 +52,7 @@ export const SKIRT_LURES: readonly Category[] = [
   {
     id: 'spinnerbait',
     name: 'spinnerbait',
+    form: 'spinnerbait',
     roles: ['search', 'reaction'],
     disciplines: ['bass'],
     runDepthM: [0.2, 3.5],
@@ -102,6 +104,7 @@ export const SKIRT_LURES: readonly Category[] = [
   {
     id: 'bladed-jig',
     name: 'bladed jig',
+    form: 'bladed-jig',
     roles: ['search', 'reaction'],
     disciplines: ['bass'],
     runDepthM: [0.3, 2.6],
@@ -145,6 +148,7 @@ export const SKIRT_LURES: readonly Category[] = [
   {
     id: 'swim-jig',
     name: 'swim jig',
+    form: 'swim-jig',
     roles: ['search', 'reaction'],
     disciplines: ['bass'],
     runDepthM: [0.2, 1.8],
@@ -184,6 +188,7 @@ export const SKIRT_LURES: readonly Category[] = [
   {
     id: 'flipping-jig',
     name: 'flipping jig',
+    form: 'jig',
     roles: ['bottom', 'big-fish'],
     disciplines: ['bass'],
     runDepthM: [0.2, 6],
@@ -223,6 +228,7 @@ export const SKIRT_LURES: readonly Category[] = [
   {
     id: 'football-jig',
     name: 'football jig',
+    form: 'jig',
     roles: ['bottom', 'big-fish'],
     disciplines: ['bass'],
     runDepthM: [1.5, 12],
@@ -262,6 +268,7 @@ export const SKIRT_LURES: readonly Category[] = [
   {
     id: 'finesse-jig',
     name: 'finesse jig',
+    form: 'jig',
     roles: ['bottom', 'finesse'],
     disciplines: ['bass'],
     runDepthM: [0.5, 8],
@@ -301,6 +308,7 @@ export const SKIRT_LURES: readonly Category[] = [
   {
     id: 'hair-jig',
     name: 'hair jig',
+    form: 'jig',
     roles: ['finesse', 'search'],
     disciplines: ['bass'],
     runDepthM: [0.8, 7],
@@ -341,6 +349,7 @@ export const SKIRT_LURES: readonly Category[] = [
   {
     id: 'underspin',
     name: 'underspin',
+    form: 'underspin',
     roles: ['search', 'finesse'],
     disciplines: ['bass'],
     runDepthM: [0.8, 6],
@@ -381,6 +390,7 @@ export const SKIRT_LURES: readonly Category[] = [
   {
     id: 'umbrella-rig',
     name: 'umbrella rig',
+    form: 'underspin',
     roles: ['search', 'big-fish'],
     disciplines: ['bass'],
     runDepthM: [1, 6],
@@ -419,6 +429,7 @@ export const SKIRT_LURES: readonly Category[] = [
   {
     id: 'bucktail',
     name: 'bucktail jig',
+    form: 'jig',
     roles: ['bottom', 'search'],
     disciplines: ['inshore'],
     runDepthM: [0.8, 8],
@@ -456,6 +467,7 @@ export const SKIRT_LURES: readonly Category[] = [
   {
     id: 'vertical-jig',
     name: 'vertical jig',
+    form: 'spoon',
     roles: ['reaction', 'bottom'],
     disciplines: ['inshore'],
     runDepthM: [3, 20],
@@ -493,6 +505,7 @@ export const SKIRT_LURES: readonly Category[] = [
   {
     id: 'weedless-spoon',
     name: 'weedless spoon',
+    form: 'spoon',
     roles: ['search', 'reaction'],
     disciplines: ['inshore'],
     runDepthM: [0.2, 1.5],
@@ -530,6 +543,7 @@ export const SKIRT_LURES: readonly Category[] = [
   {
     id: 'hollow-frog',
     name: 'hollow frog',
+    form: 'surface',
     roles: ['surface', 'big-fish'],
     disciplines: ['bass'],
     runDepthM: [0, 0.1],
@@ -568,6 +582,7 @@ export const SKIRT_LURES: readonly Category[] = [
   {
     id: 'suspending-twitchbait',
     name: 'suspending twitchbait',
+    form: 'diver',
     roles: ['search', 'finesse'],
     disciplines: ['inshore'],
     runDepthM: [0.3, 1.4],

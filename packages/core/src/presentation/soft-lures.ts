@@ -37,6 +37,7 @@ export const SOFT_LURES: readonly Category[] = [
   {
     id: 'weightless-stick-worm',
     name: 'weightless stick worm',
+    form: 'soft-weightless',
     roles: ['finesse', 'bottom'],
     disciplines: ['bass'],
     runDepthM: [0.1, 2.5],
@@ -58,6 +59,7 @@ export const SOFT_LURES: readonly Category[] = [
   {
     id: 'wacky-stick-worm',
     name: 'wacky-rigged stick worm',
+    form: 'soft-weightless',
     roles: ['finesse', 'bottom'],
     disciplines: ['bass'],
     runDepthM: [0.1, 3],
@@ -79,6 +81,7 @@ export const SOFT_LURES: readonly Category[] = [
   {
     id: 'soft-jerkbait',
     name: 'soft jerkbait',
+    form: 'soft-weightless',
     roles: ['search', 'finesse'],
     disciplines: ['bass'],
     runDepthM: [0.1, 1.5],
@@ -108,6 +111,7 @@ export const SOFT_LURES: readonly Category[] = [
   {
     id: 'paddle-tail-swimbait',
     name: 'paddle-tail swimbait',
+    form: 'paddle-tail',
     roles: ['search', 'reaction'],
     disciplines: ['bass'],
     runDepthM: [0.5, 6],
@@ -142,6 +146,7 @@ export const SOFT_LURES: readonly Category[] = [
   {
     id: 'texas-creature',
     name: 'Texas-rigged creature',
+    form: 'bullet-rig',
     roles: ['bottom', 'big-fish'],
     disciplines: ['bass'],
     runDepthM: [0.2, 4.5],
@@ -174,6 +179,7 @@ export const SOFT_LURES: readonly Category[] = [
   {
     id: 'punch-rig',
     name: 'punch rig',
+    form: 'bullet-rig',
     roles: ['bottom', 'big-fish'],
     disciplines: ['bass'],
     runDepthM: [0.5, 4],
@@ -206,6 +212,7 @@ export const SOFT_LURES: readonly Category[] = [
   {
     id: 'ribbon-tail-worm',
     name: 'ribbon-tail worm',
+    form: 'bullet-rig',
     roles: ['bottom', 'big-fish'],
     disciplines: ['bass'],
     runDepthM: [1.5, 8],
@@ -227,6 +234,7 @@ export const SOFT_LURES: readonly Category[] = [
   {
     id: 'carolina-rig',
     name: 'Carolina rig',
+    form: 'bullet-rig',
     roles: ['bottom', 'search'],
     disciplines: ['bass'],
     runDepthM: [1.5, 9],
@@ -256,6 +264,7 @@ export const SOFT_LURES: readonly Category[] = [
   {
     id: 'drop-shot',
     name: 'drop shot',
+    form: 'drop-shot',
     roles: ['finesse', 'bottom'],
     disciplines: ['bass'],
     runDepthM: [1.5, 14],
@@ -285,6 +294,7 @@ export const SOFT_LURES: readonly Category[] = [
   {
     id: 'shaky-head',
     name: 'shaky head',
+    form: 'jig',
     roles: ['finesse', 'bottom'],
     disciplines: ['bass'],
     runDepthM: [0.6, 7],
@@ -306,6 +316,7 @@ export const SOFT_LURES: readonly Category[] = [
   {
     id: 'mushroom-head-worm',
     name: 'mushroom-head finesse worm',
+    form: 'jig',
     roles: ['finesse', 'bottom'],
     disciplines: ['bass'],
     runDepthM: [0.5, 6],
@@ -338,6 +349,7 @@ export const SOFT_LURES: readonly Category[] = [
   {
     id: 'dense-craw',
     name: 'dense weightless craw',
+    form: 'soft-weightless',
     roles: ['bottom', 'finesse'],
     disciplines: ['bass'],
     runDepthM: [0.2, 3],
@@ -360,6 +372,7 @@ export const SOFT_LURES: readonly Category[] = [
   {
     id: 'jighead-paddle-tail',
     name: 'paddle tail on a jighead',
+    form: 'paddle-tail',
     roles: ['search', 'bottom'],
     disciplines: ['inshore'],
     runDepthM: [0.3, 5],
@@ -394,6 +407,7 @@ export const SOFT_LURES: readonly Category[] = [
   {
     id: 'jighead-jerk-shad',
     name: 'jerk shad on a jighead',
+    form: 'jig',
     roles: ['bottom', 'search'],
     disciplines: ['inshore'],
     runDepthM: [0.4, 5],
@@ -424,6 +438,7 @@ export const SOFT_LURES: readonly Category[] = [
   {
     id: 'weedless-jerk-shad',
     name: 'weedless jerk shad',
+    form: 'soft-weightless',
     roles: ['finesse', 'search'],
     disciplines: ['inshore'],
     runDepthM: [0.1, 1.4],
@@ -454,6 +469,7 @@ export const SOFT_LURES: readonly Category[] = [
   {
     id: 'popping-cork-shrimp',
     name: 'popping cork with a shrimp imitation',
+    form: 'hung',
     roles: ['search', 'finesse'],
     disciplines: ['inshore'],
     runDepthM: [0.3, 1.5],
@@ -484,6 +500,7 @@ export const SOFT_LURES: readonly Category[] = [
   {
     id: 'jighead-shrimp',
     name: 'shrimp imitation on a light jighead',
+    form: 'jig',
     roles: ['finesse', 'bottom'],
     disciplines: ['inshore'],
     runDepthM: [0.3, 4],
@@ -508,6 +525,7 @@ export const SOFT_LURES: readonly Category[] = [
   {
     id: 'crab-imitation',
     name: 'crab imitation',
+    form: 'jig',
     roles: ['bottom', 'finesse'],
     disciplines: ['inshore'],
     runDepthM: [0.2, 3],

@@ -54,6 +54,8 @@ export type DegreeName =
   | `school:${string}`
   | `category:${ids.CategoryId}`
   | `tone:${ids.Tone}`
+  /** What a chart knows of a spot: `spot:wind-blown`. Without a chart all of them are 0. */
+  | `spot:${ids.SpotTrait}`
   | 'murky-normal'
   | 'bright-and-calm'
   | 'cold'

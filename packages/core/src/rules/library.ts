@@ -4,6 +4,7 @@ import { sunDay } from '../day/sun.js';
 import { FOOD_RULES } from '../food/rules.js';
 import { DEPTH_RULES, DRAW_RULES, PLACE_DEPTH_RULES } from '../place/depth.js';
 import { placeFacts } from '../place/place.js';
+import { SPOT_RULES } from '../place/spot-rules.js';
 import { COVER_RULES, POSITION_RULES, STRUCTURE_RULES } from '../place/rules.js';
 import { assume } from '../plan/assume.js';
 import { judgeDay } from '../plan/judge.js';
@@ -27,6 +28,7 @@ export const RULES_BY_STEP = {
   structure: STRUCTURE_RULES,
   cover: COVER_RULES,
   position: POSITION_RULES,
+  spot: SPOT_RULES,
   presentation: PRESENTATION_RULES,
   size: SIZE_RULES,
   tone: TONE_RULES,
@@ -75,7 +77,8 @@ export function rulesToday(given: Conditions): Record<string, number> {
   ]);
   const held: Record<string, number> = {};
   const wrong = conditions.discipline === 'bass' ? INSHORE_PHASE_RULES : BASS_PHASE_RULES;
-  const silent = new Set<string>(wrong.map(({ id }) => id));
+  // What only a chart knows of a spot has no say in a plan.
+  const silent = new Set<string>([...wrong, ...SPOT_RULES].map(({ id }) => id));
   for (const facts of [day.facts, ...grounds]) {
     for (const step of steps) {
       for (const { rule, degree } of fire(RULES_BY_STEP[step] as readonly Rule<unknown>[], facts)) {

@@ -1,0 +1,13 @@
+export * from '../contract/charts.js';
+export { middleOf, cellAt, depthsM, type Grid } from './grid.js';
+export { bedFromBytes, bedToBytes } from './bed-bytes.js';
+export { chartProjection, isUtm, utmDefinition, utmOf, type LonLat } from './projection.js';
+export { slopeDeg } from './slope.js';
+export { landforms, LANDFORMS, type Landform } from './geomorphons.js';
+export { distanceM } from './distance.js';
+export { fetchM, waveHeightM } from './exposure.js';
+export { openWaterM } from './rays.js';
+export { armsOf } from './arms.js';
+export { READING_STEPS, readForms, type FormReading, type ReadingStep } from './reading.js';
+export { waterWays, type WaterWays } from './ways.js';
+export { GridProblem, readAsciiGrid } from '../formats/ascii-grid.js';

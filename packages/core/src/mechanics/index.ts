@@ -1,0 +1,11 @@
+export { CALCULATIONS, calculate, isCalculation, type Calculated, type CalculationName } from './calc.js';
+export { HOOK_SIZES, type HookSize } from './hooks.js';
+export { usualDiameterMm } from './lines.js';
+export { SINKING_FORMS, type SinkingForm } from './sinking.js';
+export type { RunningDepth } from './running-depth.js';
+export { ATTITUDES, BEHAVIOURS, type SuspendingBalance } from './balance.js';
+export type { HardwareAnswer, HardwareChange } from './balance-change.js';
+export type { Countdown } from './countdown.js';
+export type { RetrieveSpeed } from './retrieve-speed.js';
+export type { Coverage } from './coverage.js';
+export type { ParallelOffset } from './parallel-offset.js';

@@ -1,0 +1,2 @@
+export { CATALOGUE, categoryOf } from './categories.js';
+export type { Category } from './category.js';

@@ -1,0 +1,221 @@
+import type { ChartFeature, ChartFrame } from '../contract/charts.js';
+import type { Conditions } from '../contract/conditions.js';
+import type { WaterKind } from '../contract/ids.js';
+import { bedFromBytes } from '../chart/bed-bytes.js';
+import { cellAt, middleOf, type Grid } from '../chart/grid.js';
+import { cellsInside } from '../chart/paint.js';
+import { chartProjection } from '../chart/projection.js';
+import { readForms, type FormReading, type ReadingStep } from '../chart/reading.js';
+import { waterWays } from '../chart/ways.js';
+import { sunAzimuthDeg } from '../day/sun.js';
+import type { UnitSystem } from '../units/units.js';
+import { moreLike } from './alike.js';
+import type { Ground } from './ground.js';
+import { momentAt, type HoldingModel } from './holding-model.js';
+import { readGround } from './read-ground.js';
+import { bestRun, type Run } from './run.js';
+import { heat, scan, type Scan } from './scan.js';
+import { judgeSpots } from './spot-day.js';
+import { bestCells, describeSpots, type Spot, type SpotDay, type SpotFilter } from './spots.js';
+
+/** Places that a list holds. */
+const MOST_SPOTS = 20;
+const MOST_ALIKE = 12;
+
+/** A spot with where it lies in degrees, and the zone in which it lies. */
+export interface PlacedSpot extends Spot {
+  readonly lonLat: readonly [longitude: number, latitude: number];
+  readonly zone: string | null;
+}
+
+/** What a day needs to be judged on a chart. */
+export interface ChartDay {
+  readonly kind: WaterKind;
+  readonly features: readonly ChartFeature[];
+  readonly conditions: Conditions;
+  /** Water's level above the chart's zero, metres. */
+  readonly levelM: number;
+}
+
+export interface RunAsk {
+  /** Cells of the spots, and minutes to fish at each. */
+  readonly spots: readonly { readonly cell: number; readonly minutes: number }[];
+  /** Where the boat starts and ends, in degrees. */
+  readonly ramp: readonly [longitude: number, latitude: number];
+  readonly speedMps: number;
+  readonly startMin: number;
+  readonly endMin: number;
+}
+
+/** A run with the ways between its stops, in degrees: to each stop, and last back to the ramp. */
+export interface PlacedRun extends Run {
+  readonly legs: readonly { readonly lengthM: number; readonly line: readonly (readonly [number, number])[] }[];
+  /** Places in the list asked for that were left out. */
+  readonly left: readonly number[];
+}
+
+/** One chart on the desk: what was read off it stays until the level or the day changes. */
+export class ChartDesk {
+  readonly grid: Grid;
+  private readonly projection;
+  private reading: FormReading | undefined;
+  private ground: Ground | undefined;
+  private day: SpotDay | undefined;
+  private zones: { names: readonly string[]; of: Uint8Array } | undefined;
+  private lastScan: { scan: Scan; model: HoldingModel } | undefined;
+
+  constructor(
+    private readonly frame: ChartFrame,
+    bed: Uint8Array,
+  ) {
+    this.grid = bedFromBytes(frame, bed);
+    this.projection = chartProjection(frame.epsg);
+  }
+
+  /** Reads the chart for a level, where that changed, and makes a day ready. @returns depth of every cell, metres */
+  prepare({ kind, features, conditions, levelM }: ChartDay, begin?: (step: ReadingStep) => void): Float32Array {
+    if (this.reading?.levelM !== levelM) this.reading = readForms(this.grid, levelM, begin);
+    this.ground = readGround(this.reading, {
+      epsg: this.frame.epsg,
+      kind,
+      features,
+      windFromDeg: conditions.windFromDeg ?? undefined,
+    });
+    this.day = judgeSpots(conditions, this.grid.cellM);
+    this.zones = this.paintZones(features);
+    this.lastScan = undefined;
+    return this.reading.depthM;
+  }
+
+  /** The rows and columns between which all water lies, the last ones included. */
+  wet(): { west: number; east: number; north: number; south: number } {
+    const { cols } = this.grid;
+    const box = { west: cols - 1, east: 0, north: this.grid.rows - 1, south: 0 };
+    for (const cell of this.ready().ground.wet) {
+      const col = cell % cols;
+      const row = (cell - col) / cols;
+      if (col < box.west) box.west = col;
+      if (col > box.east) box.east = col;
+      if (row < box.north) box.north = row;
+      if (row > box.south) box.south = row;
+    }
+    return box;
+  }
+
+  /** Minutes past midnight for which the day has a model, in steps of a quarter hour. */
+  minutes(): number[] {
+    return this.ready().day.models.map(({ moment }) => moment.minute);
+  }
+
+  /** The hour's picture and its best places. */
+  scanAt(minute: number, filter: SpotFilter, units: UnitSystem): { heat: Uint8Array; spots: PlacedSpot[] } {
+    const { ground } = this.ready();
+    const { scan: scanned } = this.look(minute);
+    return { heat: heat(ground, scanned), spots: this.describe(bestCells(ground, scanned, MOST_SPOTS, filter), units) };
+  }
+
+  /** What the chart knows of a place; null on land and off the chart. */
+  spotAt(lonLat: readonly [number, number], minute: number, units: UnitSystem): PlacedSpot | null {
+    this.look(minute);
+    const cell = this.waterNear(lonLat, 0);
+    return cell < 0 ? null : (this.describe([cell], units)[0] ?? null);
+  }
+
+  /** Places like one, most alike first. */
+  alike(cell: number, minute: number, units: UnitSystem): { spot: PlacedSpot; like: number }[] {
+    this.look(minute);
+    const found = moreLike(this.ready().ground, cell, MOST_ALIKE);
+    const spots = this.describe(
+      found.map((each) => each.cell),
+      units,
+    );
+    return spots.map((spot, index) => ({ spot, like: found[index]?.like ?? 0 }));
+  }
+
+  /** Orders a day over chosen spots, by water; null where the ramp lies far from any water. */
+  run({ spots, ramp, speedMps, startMin, endMin }: RunAsk): PlacedRun | null {
+    const { ground } = this.ready();
+    const start = this.waterNear(ramp, RAMP_REACH_CELLS);
+    if (start < 0) return null;
+    const cells = spots.map(({ cell }) => cell);
+    const ways = waterWays(this.grid, ground.reading.depthM, [...cells, start, start]);
+    const travelMin = ways.metres.map((row) => row.map((metres) => Math.ceil(metres / speedMps / 60)));
+    const described = this.describe(cells, 'metric');
+    const run = bestRun({
+      spots: spots.map(({ minutes }, index) => ({ minutes, goodness: described[index]?.byQuarter ?? [] })),
+      travelMin,
+      startMin,
+      endMin,
+    });
+    const order = run.stops.map(({ spot }) => spot);
+    const legs = [...order, cells.length + 1].map((to, index) => {
+      const from = order[index - 1] ?? cells.length;
+      const line = ways.path(from, to).map((cell) => this.lonLat(cell));
+      return { lengthM: ways.metres[from]?.[to] ?? 0, line };
+    });
+    return { ...run, legs, left: cells.map((_, spot) => spot).filter((spot) => !order.includes(spot)) };
+  }
+
+  private ready(): { ground: Ground; day: SpotDay } {
+    if (!this.ground || !this.day) throw new Error('The chart is not prepared');
+    return { ground: this.ground, day: this.day };
+  }
+
+  private look(minute: number): { scan: Scan; model: HoldingModel } {
+    const { ground, day } = this.ready();
+    const { minute: nearest } = momentAt(day.day, minute);
+    if (this.lastScan?.model.moment.minute === nearest) return this.lastScan;
+    const model = day.models.find(({ moment }) => moment.minute === nearest) as HoldingModel;
+    const azimuth = sunAzimuthDeg(day.sun, day.latitude, nearest);
+    return (this.lastScan = { scan: scan(ground, model, azimuth), model });
+  }
+
+  private describe(cells: readonly number[], units: UnitSystem): PlacedSpot[] {
+    const { ground, day } = this.ready();
+    const { scan: scanned, model } = this.lastScan ?? this.look(day.models[0]?.moment.minute ?? 0);
+    return describeSpots(ground, cells, day, model, scanned, units).map((spot) => ({
+      ...spot,
+      lonLat: this.lonLat(spot.cell),
+      zone: this.zones?.names[(this.zones.of[spot.cell] as number) - 1] ?? null,
+    }));
+  }
+
+  private lonLat(cell: number): [number, number] {
+    return this.projection.toLonLat(middleOf(this.grid, cell));
+  }
+
+  /** The cell with water nearest to a point, within so many cells; -1 where there is none. */
+  private waterNear(lonLat: readonly [number, number], reach: number): number {
+    const { cols, rows } = this.grid;
+    const { depthM } = this.ready().ground.reading;
+    const own = cellAt(this.grid, this.projection.toChart(lonLat));
+    if (own < 0) return -1;
+    const [col, row] = [own % cols, Math.floor(own / cols)];
+    let best = -1;
+    let nearest = Infinity;
+    for (let y = Math.max(0, row - reach); y <= Math.min(rows - 1, row + reach); y++) {
+      for (let x = Math.max(0, col - reach); x <= Math.min(cols - 1, col + reach); x++) {
+        const away = (x - col) ** 2 + (y - row) ** 2;
+        if (away < nearest && (depthM[y * cols + x] as number) > 0) {
+          best = y * cols + x;
+          nearest = away;
+        }
+      }
+    }
+    return best;
+  }
+
+  private paintZones(features: readonly ChartFeature[]): { names: readonly string[]; of: Uint8Array } {
+    const zones = features.filter(({ kind, name }) => kind === 'zone' && name);
+    const of = new Uint8Array(this.grid.cols * this.grid.rows);
+    for (const [index, { shape }] of zones.entries()) {
+      if (shape.type !== 'Polygon') continue;
+      const rings = shape.coordinates.map((ring) => ring.map(this.projection.toChart));
+      for (const cell of cellsInside(this.grid, rings)) of[cell] = index + 1;
+    }
+    return { names: zones.map(({ name }) => name as string), of };
+  }
+}
+
+/** A ramp drawn on land belongs to the water within this many cells. */
+const RAMP_REACH_CELLS = 40;

@@ -1,0 +1,380 @@
+import { Conditions, COVERS } from '../index';
+import { bedToBytes } from '../chart/bed-bytes';
+import { cellAt } from '../chart/grid';
+import { chartProjection, utmOf } from '../chart/projection';
+import { readForms } from '../chart/reading';
+import type { ChartFeature, ChartFrame } from '../contract/charts';
+import { bedOf } from '../testing/bed';
+import { likeness, moreLike } from './alike';
+import { ChartDesk } from './desk';
+import { nameForms, structureOf } from './forms';
+import { CLASSES, groundOf, SHADED, traitsOf } from './ground';
+import { cellScore, depthShare } from './holding-model';
+import { pickApart } from './pick';
+import { bestRun, runAlong, type RunProblem } from './run';
+import { isShaded, shadedCells } from './shade';
+
+/**
+ * A lake 1.6 km across of 10 m cells: a basin 9 m deep, a ridge that runs out from the north bank, a hump, a shelf in
+ * the west with a ditch across it, a steep east bank.
+ */
+const lake = bedOf(160, 140, 10, (east, south) => {
+  if (east < 40 || south < 40 || south > 1360) return 3;
+  const toEast = 1550 - east;
+  if (toEast < 0) return 4;
+  let bed = -Math.min(9, toEast * 0.8, (south - 40) * 0.12, (1360 - south) * 0.12);
+  if (east < 520) bed = Math.max(bed, -1.6 - 0.0006 * east);
+  bed = Math.max(bed, -0.6 - (south - 40) * 0.011 - Math.abs(east - 900) * 0.05);
+  bed = Math.max(bed, -2.6 - Math.hypot(east - 1150, south - 900) * 0.045);
+  if (east < 540) bed -= 2.4 * Math.exp(-(((south - 700) / 22) ** 2)) * Math.min(1, (east - 40) / 200);
+  return bed;
+});
+const FRAME: ChartFrame = {
+  epsg: 32616,
+  cols: 160,
+  rows: 140,
+  cellM: 10,
+  westM: 374000,
+  northM: 3975000,
+  source: 'Test',
+};
+const at = (east: number, south: number) => cellAt(lake, [east, lake.northM - south]);
+const lonLat = (east: number, south: number) =>
+  chartProjection(32616).toLonLat([FRAME.westM + east, FRAME.northM - south]);
+const reading = readForms(lake, 0);
+const named = nameForms(reading, 'highland-reservoir');
+const structureAt = (east: number, south: number) => structureOf(named.structure[at(east, south)] as number);
+
+const day = (more: Record<string, unknown>) =>
+  Conditions.parse({
+    discipline: 'bass',
+    date: '2027-03-13',
+    place: { latitude: 35.9, longitude: -88.4, timeZone: 'America/Chicago' },
+    waterKind: 'highland-reservoir',
+    surfaceTempC: 13,
+    visibilityM: 1.8,
+    window: { from: '06:00', to: '17:00' },
+    ...more,
+  });
+const ready = (more: Record<string, unknown> = {}, features: readonly ChartFeature[] = []) => {
+  const desk = new ChartDesk(FRAME, bedToBytes(lake));
+  desk.prepare({ kind: 'highland-reservoir', features, conditions: day(more), levelM: 0 });
+  return desk;
+};
+
+describe('forms', () => {
+  it.each([
+    [905, 145, 'main-lake-point'],
+    [1150, 900, 'hump'],
+    [300, 705, 'ditch'],
+    [250, 1000, 'flat'],
+    [1545, 700, 'steep-bank'],
+  ])('at %d, %d are a %s', (east, south, structure) => {
+    expect(structureAt(east, south)).toBe(structure);
+    expect(named.confidence[at(east, south)]).toBeGreaterThan(40);
+  });
+
+  it('have no name on land, and believe what is drawn', () => {
+    expect(structureAt(10, 10)).toBeUndefined();
+    const cells = lake.cols * lake.rows;
+    const drawn = { cover: new Uint8Array(cells), structure: new Uint8Array(cells) };
+    drawn.structure[at(905, 245)] = 27;
+    const again = nameForms(reading, 'highland-reservoir', drawn);
+    expect(again.structure[at(905, 245)]).toBe(27);
+    expect(again.confidence[at(905, 245)]).toBe(95);
+  });
+
+  it('are the names of tidal water in an estuary', () => {
+    const tidal = nameForms(readForms(lake, -0.2), 'estuary');
+    const found = new Set([...tidal.structure].map(structureOf));
+    expect(found).not.toContain('secondary-point');
+    expect(found).not.toContain('channel-swing');
+    expect([...found]).toEqual(expect.arrayContaining(['trough', 'flat']));
+  });
+});
+
+describe('classes of ground', () => {
+  const none = new Uint8Array(lake.values.length);
+  const ground = groundOf(reading, named, none, new Float32Array(none.length).fill(500));
+
+  it('say of their cells what was put in', () => {
+    const traits = traitsOf(ground.classOf[at(905, 145)] as number);
+    expect(structureOf(traits.structure)).toBe('main-lake-point');
+    expect(traits.cover).toBe(0);
+    expect(traits.traits['wind-blown']).toBe(0.7);
+    expect(traits.traits.shade).toBe(0);
+    expect(traitsOf((ground.classOf[at(905, 145)] as number) | SHADED).traits.shade).toBe(1);
+    expect(Math.max(...ground.classOf)).toBeLessThan(CLASSES);
+  });
+
+  it('are alike where the ground is, and a place is most like itself', () => {
+    const like = likeness(ground, at(1150, 900));
+    expect(like[at(1150, 900)]).toBe(1);
+    expect(like[at(1150, 880)]).toBeGreaterThan(like[at(250, 1000)] as number);
+    const flats = moreLike(ground, at(250, 1000), 6);
+    expect(flats.length).toBeGreaterThan(2);
+    for (const { cell, like: how } of flats) {
+      expect(structureOf(named.structure[cell] as number)).toBe('flat');
+      expect(how).toBeGreaterThan(0.3);
+      expect(Math.abs((reading.depthM[cell] as number) - (reading.depthM[at(250, 1000)] as number))).toBeLessThan(1);
+    }
+  });
+});
+
+describe('depth', () => {
+  const judged = { structure: 1, rest: 0, fromM: 2, toM: 3, hang: 0, spreadM: 0 };
+  it('counts in full within the band, less the farther off, and over deep water only for fish that hang', () => {
+    expect(depthShare(2.5, judged)).toBe(1);
+    expect(depthShare(1.5, judged)).toBeCloseTo(0.5);
+    expect(depthShare(0.9, judged)).toBe(0);
+    expect(depthShare(3.9, judged)).toBeCloseTo(0.5);
+    expect(depthShare(9, judged)).toBe(0);
+    expect(depthShare(6, { ...judged, hang: 0.8 })).toBeCloseTo(0.8);
+    expect(depthShare(4.5, { ...judged, spreadM: 2 })).toBe(1);
+    expect(cellScore(judged, 0.5, 2.5)).toBe(0.5);
+    expect(cellScore(judged, 0.5, 9)).toBe(-2);
+  });
+});
+
+describe('shade', () => {
+  it('lies on the side towards the sun, as far as a bank throws it, cell by cell and all at once', () => {
+    for (const [altitude, azimuth] of [
+      [12, 100],
+      [25, 180],
+      [8, 255],
+    ] as const) {
+      const shaded = shadedCells(lake, reading.depthM, altitude, azimuth);
+      let other = 0;
+      let water = 0;
+      shaded.forEach((shade, cell) => {
+        if (!((reading.depthM[cell] as number) > 0)) return;
+        water++;
+        if ((shade === 1) !== isShaded(lake, reading.depthM, cell, altitude, azimuth)) other++;
+      });
+      expect(other / water).toBeLessThan(0.03);
+    }
+    expect(isShaded(lake, reading.depthM, at(1545, 700), 10, 90)).toBe(true);
+    expect(isShaded(lake, reading.depthM, at(1545, 700), 10, 270)).toBe(false);
+    expect(shadedCells(lake, reading.depthM, -2, 90).some(Boolean)).toBe(false);
+  });
+});
+
+describe('picking', () => {
+  it('takes the best that lie apart', () => {
+    const score = new Float32Array(100 * 100).fill(-Infinity);
+    for (const [cell, value] of [
+      [505, 5],
+      [507, 4.9],
+      [5050, 4],
+      [9090, 3],
+    ] as const)
+      score[cell] = value;
+    const shape = { cols: 100, rows: 100, cellM: 10 };
+    const wet = Int32Array.from([505, 507, 5050, 9090]);
+    expect(pickApart(shape, score, wet, { most: 9, apartM: 100 })).toEqual([505, 5050, 9090]);
+    expect(pickApart(shape, score, wet, { most: 1, apartM: 100, allows: (cell) => cell !== 505 })).toEqual([507]);
+  });
+});
+
+describe('a scan', () => {
+  it('finds distinct places with all that is to be said of them', () => {
+    const { spots, heat } = ready({ windMps: 6, windFromDeg: 200 }).scanAt(8 * 60, {}, 'us');
+    expect(spots.length).toBeGreaterThan(8);
+    spots.forEach((spot, index) => {
+      expect(spot.depthM).toBeGreaterThan(0);
+      expect(spot.because.length).toBeGreaterThan(0);
+      expect(spot.good.length).toBeGreaterThan(0);
+      expect(heat[spot.cell]).toBeGreaterThan(0);
+      for (const other of spots.slice(0, index)) {
+        expect(Math.hypot(spot.at[0] - other.at[0], spot.at[1] - other.at[1])).toBeGreaterThanOrEqual(130);
+        expect(spot.score).toBeLessThanOrEqual(other.score);
+      }
+    });
+    expect(spots[0]?.score).toBeCloseTo(1);
+  });
+
+  it('goes by the same rules as the plan: pre-spawn on the shallow places, winter on the steep ones', () => {
+    const mean = (pick: (spot: { depthM: number }) => number, more: Record<string, unknown>) => {
+      const { spots } = ready(more).scanAt(10 * 60, {}, 'us');
+      return spots.slice(0, 8).reduce((sum, spot) => sum + pick(spot), 0) / 8;
+    };
+    const spring = mean(({ depthM }) => depthM, { surfaceTempC: 14, tempTrendCPerDay: 0.4 });
+    const winter = mean(({ depthM }) => depthM, { surfaceTempC: 5, date: '2027-01-15', tempTrendCPerDay: 0 });
+    expect(winter).toBeGreaterThan(spring + 1);
+  });
+
+  it('keeps to a form or a cover that was asked for', () => {
+    const ring = [
+      [860, 60],
+      [960, 60],
+      [960, 300],
+      [860, 300],
+      [860, 60],
+    ].map(([x, y]) => lonLat(x as number, y as number));
+    const rock: ChartFeature = {
+      id: '01950000-0000-7000-8000-00000000c001',
+      kind: 'cover',
+      cover: 'chunk-rock',
+      shape: { type: 'Polygon', coordinates: [ring] },
+    };
+    const desk = ready({}, [rock]);
+    const humps = desk.scanAt(600, { structure: 'hump' }, 'us').spots;
+    expect(humps.length).toBeGreaterThan(0);
+    expect(new Set(humps.map(({ structure }) => structure))).toEqual(new Set(['hump']));
+    const rocks = desk.scanAt(600, { cover: 'chunk-rock' }, 'us').spots;
+    expect(rocks.length).toBeGreaterThan(0);
+    expect(new Set(rocks.map(({ cover }) => cover))).toEqual(new Set(['chunk-rock']));
+    expect(COVERS).toContain('chunk-rock');
+  });
+
+  it('moves with the wind: the bank it blows on gains', () => {
+    const north = lonLat(905, 75);
+    const spot = (windFromDeg: number) => ready({ windMps: 8, windFromDeg }).spotAt(north, 600, 'us');
+    expect(spot(180)?.fetchM).toBeGreaterThan(spot(0)?.fetchM ?? 0);
+    const wind = (from: number) => spot(from)?.because.find(({ rule }) => rule === 'wind-blown-bank')?.weight ?? 0;
+    expect(wind(180)).toBeGreaterThan(wind(0) + 0.2);
+  });
+
+  it('knows land, the zone, and the level of the day', () => {
+    const zone: ChartFeature = {
+      id: '01950000-0000-7000-8000-00000000c002',
+      kind: 'zone',
+      name: 'West shelf',
+      shape: {
+        type: 'Polygon',
+        coordinates: [
+          [
+            [0, 0],
+            [500, 0],
+            [500, 1390],
+            [0, 1390],
+            [0, 0],
+          ].map(([x, y]) => lonLat(x as number, y as number)),
+        ],
+      },
+    };
+    const desk = ready({}, [zone]);
+    expect(desk.spotAt(lonLat(10, 10), 600, 'us')).toBeNull();
+    expect(desk.spotAt(lonLat(250, 1000), 600, 'us')?.zone).toBe('West shelf');
+    expect(desk.spotAt(lonLat(1150, 900), 600, 'us')?.zone).toBeNull();
+    const before = desk.spotAt(lonLat(1150, 900), 600, 'us')?.depthM ?? 0;
+    desk.prepare({ kind: 'highland-reservoir', features: [], conditions: day({}), levelM: -1 });
+    expect(desk.spotAt(lonLat(1150, 900), 600, 'us')?.depthM).toBeCloseTo(before - 1, 2);
+  });
+});
+
+describe('a run', () => {
+  const made = (count: number, seed: number): RunProblem => {
+    let state = seed;
+    const random = () => (state = (state * 1103515245 + 12345) % 2147483648) / 2147483648;
+    const points = Array.from({ length: count + 2 }, () => [random() * 8000, random() * 8000] as const);
+    points[count + 1] = points[count] as (typeof points)[number];
+    return {
+      startMin: 360,
+      endMin: 900,
+      travelMin: points.map((a) => points.map((b) => Math.ceil(Math.hypot(a[0] - b[0], a[1] - b[1]) / 720))),
+      spots: points.slice(0, count).map(() => {
+        const [peak, breadth, top] = [360 + random() * 540, 60 + random() * 200, 0.3 + 0.7 * random()];
+        const late = random() < 0.3;
+        return {
+          minutes: [20, 30, 45, 60][Math.floor(random() * 4)] as number,
+          goodness: Array.from({ length: 37 }, (_, at) => {
+            const minute = 360 + at * 15;
+            return { minute, goodness: top * Math.exp(-(((minute - peak) / breadth) ** 2)) };
+          }),
+          ...(late ? { opensMin: 480, closesMin: 840 } : {}),
+        };
+      }),
+    };
+  };
+
+  it('is the best there is, tried against every order of eight spots', () => {
+    for (const seed of [3, 71, 555]) {
+      const problem = made(8, seed);
+      const goodAt = (spot: number, minute: number): number => {
+        const list = problem.spots[spot]?.goodness ?? [];
+        const after = list.findIndex((each) => each.minute > minute);
+        const [b, a] = [list[after], list[after - 1]];
+        if (!b) return list.at(-1)?.goodness ?? 0;
+        if (!a) return b.goodness;
+        return a.goodness + ((b.goodness - a.goodness) * (minute - a.minute)) / (b.minute - a.minute);
+      };
+      let best = 0;
+      const grow = (last: number, visited: number, now: number, worth: number): void => {
+        if (now + (problem.travelMin[last]?.[9] as number) <= problem.endMin) best = Math.max(best, worth);
+        problem.spots.forEach(({ minutes, opensMin = 0, closesMin = Infinity }, spot) => {
+          if (visited & (1 << spot)) return;
+          const from = Math.max(now + (problem.travelMin[last]?.[spot] as number), opensMin);
+          const to = from + minutes;
+          if (to > Math.min(closesMin, problem.endMin)) return;
+          let gain = 0;
+          for (let minute = from; minute < to; minute++) gain += goodAt(spot, minute);
+          grow(spot, visited | (1 << spot), to, worth + gain);
+        });
+      };
+      // A short day keeps the number of orders small enough to try them all.
+      const short = { ...problem, endMin: 620 };
+      Object.assign(problem, { endMin: 620 });
+      grow(8, 0, problem.startMin, 0);
+      expect(bestRun(short).goodMin).toBeCloseTo(best, 6);
+    }
+  });
+
+  it('keeps time: stays follow one another with the way between, within their hours, and end at the ramp', () => {
+    const problem = made(15, 9);
+    const run = bestRun(problem);
+    expect(run.stops.length).toBeGreaterThan(5);
+    let [at, now] = [15, problem.startMin];
+    for (const stop of run.stops) {
+      const spot = problem.spots[stop.spot];
+      expect(stop.arriveMin).toBe(now + (problem.travelMin[at]?.[stop.spot] as number));
+      expect(stop.fromMin).toBeGreaterThanOrEqual(Math.max(stop.arriveMin, spot?.opensMin ?? 0));
+      expect(stop.toMin - stop.fromMin).toBe(spot?.minutes);
+      expect(stop.toMin).toBeLessThanOrEqual(spot?.closesMin ?? Infinity);
+      [at, now] = [stop.spot, stop.toMin];
+    }
+    expect(run.backMin).toBe(now + (problem.travelMin[at]?.[16] as number));
+    expect(run.backMin).toBeLessThanOrEqual(problem.endMin);
+    expect(new Set(run.stops.map(({ spot }) => spot)).size).toBe(run.stops.length);
+    const again = runAlong(
+      problem,
+      run.stops.map(({ spot }) => spot),
+    );
+    expect(again?.goodMin).toBeCloseTo(run.goodMin, 9);
+    expect(bestRun(problem, 10).goodMin).toBeLessThanOrEqual(run.goodMin + 1e-9);
+  });
+
+  it('stays ashore where there is no time, and refuses more spots than it can order', () => {
+    const problem = made(5, 4);
+    expect(bestRun({ ...problem, endMin: problem.startMin + 5 }).stops).toEqual([]);
+    expect(runAlong({ ...problem, endMin: problem.startMin + 5 }, [0])).toBeNull();
+    expect(() => bestRun(made(26, 1))).toThrow('at most 25 spots, got 26');
+  });
+
+  it('goes by water, and leaves out what no water joins', () => {
+    const desk = ready({ windMps: 3 });
+    const { spots } = desk.scanAt(480, {}, 'us');
+    const ramp = lonLat(60, 60);
+    const chosen = spots.slice(0, 5).map(({ cell }) => ({ cell, minutes: 45 }));
+    const run = desk.run({ spots: chosen, ramp, speedMps: 10, startMin: 390, endMin: 1000 });
+    expect(run?.stops).toHaveLength(5);
+    expect(run?.legs).toHaveLength(6);
+    expect(run?.left).toEqual([]);
+    for (const leg of run?.legs ?? []) expect(leg.line.length).toBeGreaterThanOrEqual(2);
+    expect(desk.run({ spots: chosen, ramp: [0, 0], speedMps: 10, startMin: 390, endMin: 1000 })).toBeNull();
+  });
+});
+
+describe('projection', () => {
+  it('takes degrees to metres of their zone and back', () => {
+    expect(utmOf([-88.4, 35.9])).toBe(32616);
+    expect(utmOf([151.2, -33.9])).toBe(32756);
+    const { toChart, toLonLat } = chartProjection(32616);
+    // On the central meridian the scale is 0.9996 and the easting 500 km, by the definition of the projection.
+    expect(toChart([-87, 0])).toEqual([expect.closeTo(500_000, 3), expect.closeTo(0, 3)]);
+    const back = toLonLat(toChart([-88.4, 35.9]));
+    expect(back[0]).toBeCloseTo(-88.4, 9);
+    expect(back[1]).toBeCloseTo(35.9, 9);
+    expect(() => chartProjection(4326)).toThrow('UTM zone');
+  });
+});

@@ -1,0 +1,13 @@
+export * from './item.js';
+export { lurePreset, presetOf, STATED_CAST_M } from './presets.js';
+export { searchTackle, searchText, tackleIndex, type TackleIndex } from './search.js';
+export {
+  likenessKey,
+  readTackleCsv,
+  TACKLE_COLUMNS,
+  tackleToCsv,
+  type CsvProblem,
+  type TackleImport,
+  type Twice,
+} from './csv.js';
+export { chores, lineWear, type Chore } from './upkeep.js';
