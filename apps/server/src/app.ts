@@ -6,8 +6,10 @@ import { pinoHttp } from 'pino-http';
 import { hostCheck } from './http/host-check.js';
 import { page, security, withNonce } from './http/page.js';
 import { problemHandler, unknownRoute } from './http/problem.js';
+import { chartRoutes } from './routes/charts.js';
 import { bookRoutes } from './routes/books.js';
 import { planRoute } from './routes/plan.js';
+import { tackleRoutes } from './routes/tackle.js';
 import type { Books } from './services/book.js';
 
 /** The largest body taken: a year of readings fits many times over. */
@@ -43,14 +45,16 @@ export function createApp({ books, logger, webDir, allowedHosts }: AppParts): Ex
   app.use(hostCheck(allowedHosts));
   app.use(withNonce, security);
   app.use(compression());
-  app.use('/api', express.json({ limit: BODY_LIMIT }), (_request, response, next) => {
+  app.use('/api', (_request, response, next) => {
     response.setHeader('cache-control', 'no-store');
     next();
   });
+  // Tracks and beds are larger than other bodies: these routes read their own.
+  app.use('/api', chartRoutes(books), express.json({ limit: BODY_LIMIT }));
   app.get('/api/health', (_request, response) => {
     response.json({ status: 'ok', engineVersion: ENGINE_VERSION });
   });
-  app.use('/api', planRoute(), bookRoutes(books), unknownRoute);
+  app.use('/api', planRoute(), bookRoutes(books), tackleRoutes(books), unknownRoute);
   app.use(page(webDir));
   app.use(unknownRoute);
   app.use(problemHandler(logger));

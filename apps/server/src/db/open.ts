@@ -4,10 +4,17 @@ import { Kysely, Migrator, SqliteDialect } from 'kysely';
 import Database from 'libsql';
 import { firstTables } from './migrations/0001-first-tables.js';
 import { season } from './migrations/0002-season.js';
+import { tackle } from './migrations/0003-tackle.js';
+import { chart } from './migrations/0004-chart.js';
 import type { Tables } from './schema.js';
 
 /** Migrations in order. A migration that has been released is never edited; a change is a new one. */
-const MIGRATIONS = { '0001-first-tables': firstTables, '0002-season': season };
+const MIGRATIONS = {
+  '0001-first-tables': firstTables,
+  '0002-season': season,
+  '0003-tackle': tackle,
+  '0004-chart': chart,
+};
 
 export type Db = Kysely<Tables>;
 

@@ -62,6 +62,42 @@ export interface PlanTable {
   removed_at: string | null;
 }
 
+export interface TackleTable {
+  id: string;
+  kind: string;
+  /** A TackleDraft. */
+  item: JsonText;
+  updated_at: string;
+  /** Set while removed; undo clears it. */
+  removed_at: string | null;
+}
+
+export interface PhotoTable {
+  id: string;
+  media_type: string;
+  bytes: Buffer;
+  created_at: string;
+}
+
+export interface ChartTable {
+  water_id: string;
+  /** A ChartFrame. */
+  frame: JsonText;
+  /** Whole centimetres, two bytes a cell, packed with gzip. */
+  bed: Buffer;
+  updated_at: string;
+}
+
+export interface ChartFeatureTable {
+  id: string;
+  water_id: string;
+  /** A ChartFeature. */
+  feature: JsonText;
+  updated_at: string;
+  /** Set while removed; undo clears it. */
+  removed_at: string | null;
+}
+
 export interface FactTable {
   name: string;
   value: string;
@@ -71,6 +107,10 @@ export interface Tables {
   water: WaterTable;
   reading: ReadingTable;
   plan: PlanTable;
+  tackle: TackleTable;
+  photo: PhotoTable;
+  chart: ChartTable;
+  chart_feature: ChartFeatureTable;
   outside_day: OutsideDayTable;
   outside_state: OutsideStateTable;
   /** Small facts about the book itself, as the version of its demo data. */

@@ -1,4 +1,5 @@
-import { readTable, TableProblem, weatherFromTable, type WeatherHours } from '@inky-shoal/core';
+import type { WeatherHours } from '@inky-shoal/core';
+import { readTable, TableProblem, weatherFromTable } from '@inky-shoal/core/formats';
 import { SourceFailure, type HourSource, type OutsideQuery } from './source.js';
 
 /** Hourly weather from the text of a CSV file that the user brought. */

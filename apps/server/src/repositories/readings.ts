@@ -1,5 +1,6 @@
 import { ProfilePoint, type Reading, type ReadingBatch, type ReadingDraft } from '@inky-shoal/core';
 import * as z from 'zod';
+import { inBatches } from '../db/in-batches.js';
 import type { Db } from '../db/open.js';
 import type { ReadingRow } from '../db/schema.js';
 
@@ -28,7 +29,6 @@ const toRow = (id: string, waterId: string, draft: ReadingDraft): ReadingRow => 
   removed_at: null,
 });
 
-/** Rows go in by so many at a time: the database takes a limited number of values in one statement. */
 const ROWS_AT_ONCE = 1000;
 
 /** Readings of one book's waters. Removed ones stay until their place is wanted, so that removing can be undone. */
@@ -58,10 +58,10 @@ export class ReadingRepository {
   async putAll(waterId: string, batch: ReadingBatch): Promise<void> {
     const rows = batch.map(({ id, ...draft }) => toRow(id, waterId, draft));
     await this.db.transaction().execute(async (db) => {
-      for (let from = 0; from < rows.length; from += ROWS_AT_ONCE) {
-        await db
+      await inBatches(rows, ROWS_AT_ONCE, (batch) =>
+        db
           .insertInto('reading')
-          .values(rows.slice(from, from + ROWS_AT_ONCE))
+          .values(batch)
           .onConflict((conflict) =>
             conflict.column('id').doUpdateSet((set) => ({
               water_id: set.ref('excluded.water_id'),
@@ -74,8 +74,8 @@ export class ReadingRepository {
               removed_at: null,
             })),
           )
-          .execute();
-      }
+          .execute(),
+      );
     });
   }
 

@@ -1,5 +1,4 @@
 import {
-  Book,
   clientId,
   MAX_BATCH,
   OutsideAddress,
@@ -8,15 +7,15 @@ import {
   ReadingBatch,
   ReadingDraft,
   WaterDraft,
-  parse,
   type Water,
 } from '@inky-shoal/core';
-import { Router, text, type Request } from 'express';
+import { Router, text } from 'express';
 import * as z from 'zod';
 import { HttpProblem, notFound } from '../http/problem.js';
 import { bodyOf, idOf } from '../http/validate.js';
 import { SourceFailure } from '../outside/source.js';
 import type { Books, BookService } from '../services/book.js';
+import { bookIn } from './book-of.js';
 
 /** The largest file of weather taken: two years of hours fit several times over. */
 const MOST_CSV = '8mb';
@@ -25,11 +24,7 @@ const ReadingIds = z.array(clientId, { error: 'expected a list of ids' }).min(1)
 /** The resources of a book: waters, their readings, saved plans. */
 export function bookRoutes(books: Books): Router {
   const router = Router();
-  const bookOf = (request: Request): BookService => {
-    const book = parse(Book, request.params['book']);
-    if (!book.ok) throw notFound(`book ${String(request.params['book'])}`);
-    return books[book.value];
-  };
+  const bookOf = bookIn(books);
   const waterOf = async (book: BookService, id: string): Promise<Water> => {
     const water = await book.waters.find(id);
     if (!water) throw notFound(`water ${id}`);

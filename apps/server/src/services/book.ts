@@ -1,11 +1,14 @@
 import { join } from 'node:path';
 import { ENGINE_VERSION, makePlan, type Book, type PlanDraft, type SavedPlan } from '@inky-shoal/core';
-import { DEMO, DEMO_NOW, DEMO_VERSION } from '@inky-shoal/demo';
+import { DEMO, DEMO_NOW, DEMO_VERSION, demoCharts } from '@inky-shoal/demo';
 import { openDb, type Db } from '../db/open.js';
+import { ChartRepository } from '../repositories/charts.js';
 import { FactRepository } from '../repositories/facts.js';
 import { PlanRepository } from '../repositories/plans.js';
+import { PhotoRepository } from '../repositories/photos.js';
 import { ReadingRepository } from '../repositories/readings.js';
 import { OutsideRepository } from '../repositories/outside.js';
+import { TackleRepository } from '../repositories/tackle.js';
 import { WaterRepository } from '../repositories/waters.js';
 import type { Patience } from '../outside/http-source.js';
 import { OutsideService } from './outside.js';
@@ -21,6 +24,9 @@ export class BookService {
   readonly waters: WaterRepository;
   readonly readings: ReadingRepository;
   readonly plans: PlanRepository;
+  readonly tackle: TackleRepository;
+  readonly photos: PhotoRepository;
+  readonly charts: ChartRepository;
   readonly outside: OutsideService;
   private readonly facts: FactRepository;
 
@@ -33,6 +39,9 @@ export class BookService {
     this.waters = new WaterRepository(db);
     this.readings = new ReadingRepository(db);
     this.plans = new PlanRepository(db);
+    this.tackle = new TackleRepository(db);
+    this.photos = new PhotoRepository(db);
+    this.charts = new ChartRepository(db);
     this.facts = new FactRepository(db);
     this.outside = new OutsideService(
       new OutsideRepository(db),
@@ -82,6 +91,14 @@ export class BookService {
         id,
         own.map(({ waterId: _, ...reading }) => reading),
       );
+    }
+    await this.tackle.putAll(
+      DEMO.tackle.map(({ id, ...item }) => ({ id, item })),
+      DEMO_NOW,
+    );
+    for (const { waterId, frame, bed, features } of demoCharts()) {
+      await this.charts.put(waterId, frame, bed, DEMO_NOW);
+      await this.charts.putFeatures(waterId, features, DEMO_NOW);
     }
     for (const { id, draft, createdAt } of DEMO.plans) await this.savePlan(id, draft, createdAt);
     await this.facts.set('demo-version', version);

@@ -1,6 +1,4 @@
 import {
-  daysOfGauge,
-  daysOfWeather,
   GaugeDay,
   GaugeHours,
   type OutsideAt,
@@ -9,6 +7,7 @@ import {
   WeatherDay,
   WeatherHours,
 } from '@inky-shoal/core';
+import { daysOfGauge, daysOfWeather } from '@inky-shoal/core/formats';
 import { CsvSource } from '../outside/csv-source.js';
 import { HttpSource, type Patience } from '../outside/http-source.js';
 import { SourceFailure, type HourSource } from '../outside/source.js';

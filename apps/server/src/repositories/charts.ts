@@ -1,0 +1,87 @@
+import { promisify } from 'node:util';
+import { gzip } from 'node:zlib';
+import { ChartFeature, ChartFrame, type WaterChart } from '@inky-shoal/core/chart';
+import { inBatches } from '../db/in-batches.js';
+import type { Db } from '../db/open.js';
+
+const pack = promisify(gzip);
+const ROWS_AT_ONCE = 500;
+
+/** Charts of one book. Removed features stay until they are put again, so that removing can be undone. */
+export class ChartRepository {
+  constructor(private readonly db: Db) {}
+
+  /** The frame and all features of a water; no frame where it has no chart. */
+  async find(waterId: string): Promise<WaterChart> {
+    const row = await this.db
+      .selectFrom('chart')
+      .select(['frame', 'updated_at'])
+      .where('water_id', '=', waterId)
+      .executeTakeFirst();
+    const features = await this.db
+      .selectFrom('chart_feature')
+      .select('feature')
+      .where('water_id', '=', waterId)
+      .where('removed_at', 'is', null)
+      .orderBy('id')
+      .execute();
+    return {
+      chart: row ? { ...ChartFrame.parse(JSON.parse(row.frame)), updatedAt: row.updated_at } : null,
+      features: features.map(({ feature }) => ChartFeature.parse(JSON.parse(feature))),
+    };
+  }
+
+  /** The bed of a water, packed with gzip as it is kept. */
+  async bed(waterId: string): Promise<Buffer | undefined> {
+    const row = await this.db.selectFrom('chart').select('bed').where('water_id', '=', waterId).executeTakeFirst();
+    return row && Buffer.from(row.bed);
+  }
+
+  /** Keeps a chart, in place of the one before. @param bed whole centimetres, two bytes a cell */
+  async put(waterId: string, frame: ChartFrame, bed: Uint8Array, now: string): Promise<void> {
+    const row = { frame: JSON.stringify(frame), bed: await pack(bed), updated_at: now };
+    await this.db
+      .insertInto('chart')
+      .values({ water_id: waterId, ...row })
+      .onConflict((conflict) => conflict.column('water_id').doUpdateSet(row))
+      .execute();
+  }
+
+  /** Adds or changes features, and brings removed ones back: all of them or, where one cannot go in, none. */
+  async putFeatures(waterId: string, features: readonly ChartFeature[], now: string): Promise<void> {
+    const rows = features.map((feature) => ({
+      id: feature.id,
+      water_id: waterId,
+      feature: JSON.stringify(feature),
+      updated_at: now,
+      removed_at: null,
+    }));
+    await this.db.transaction().execute(async (db) => {
+      await inBatches(rows, ROWS_AT_ONCE, (batch) =>
+        db
+          .insertInto('chart_feature')
+          .values(batch)
+          .onConflict((conflict) =>
+            conflict.column('id').doUpdateSet((set) => ({
+              feature: set.ref('excluded.feature'),
+              updated_at: set.ref('excluded.updated_at'),
+              removed_at: null,
+            })),
+          )
+          .execute(),
+      );
+    });
+  }
+
+  /** @returns how many of these there were to remove */
+  async removeFeatures(waterId: string, ids: readonly string[], now: string): Promise<number> {
+    const result = await this.db
+      .updateTable('chart_feature')
+      .set({ removed_at: now })
+      .where('water_id', '=', waterId)
+      .where('removed_at', 'is', null)
+      .where('id', 'in', ids)
+      .executeTakeFirst();
+    return Number(result.numUpdatedRows);
+  }
+}

@@ -1,0 +1,61 @@
+import { TackleDraft, type KeptTackle } from '@inky-shoal/core/tackle';
+import { inBatches } from '../db/in-batches.js';
+import type { Db } from '../db/open.js';
+import type { TackleTable } from '../db/schema.js';
+
+const toKept = ({ id, item, updated_at }: TackleTable): KeptTackle => ({
+  id,
+  item: TackleDraft.parse(JSON.parse(item)),
+  updatedAt: updated_at,
+});
+
+const ROWS_AT_ONCE = 500;
+
+/** Tackle of one book. Removed pieces stay until they are put again, so that removing can be undone. */
+export class TackleRepository {
+  constructor(private readonly db: Db) {}
+
+  /** All pieces, in the order in which they were made. */
+  async all(): Promise<KeptTackle[]> {
+    const rows = await this.db.selectFrom('tackle').selectAll().where('removed_at', 'is', null).orderBy('id').execute();
+    return rows.map(toKept);
+  }
+
+  /** Adds or changes pieces, and brings removed ones back: all of them or, where one cannot go in, none. */
+  async putAll(batch: readonly Pick<KeptTackle, 'id' | 'item'>[], now: string): Promise<void> {
+    const rows = batch.map(({ id, item }) => ({
+      id,
+      kind: item.kind,
+      item: JSON.stringify(item),
+      updated_at: now,
+      removed_at: null,
+    }));
+    await this.db.transaction().execute(async (db) => {
+      await inBatches(rows, ROWS_AT_ONCE, (batch) =>
+        db
+          .insertInto('tackle')
+          .values(batch)
+          .onConflict((conflict) =>
+            conflict.column('id').doUpdateSet((set) => ({
+              kind: set.ref('excluded.kind'),
+              item: set.ref('excluded.item'),
+              updated_at: set.ref('excluded.updated_at'),
+              removed_at: null,
+            })),
+          )
+          .execute(),
+      );
+    });
+  }
+
+  /** @returns how many of these there were to remove */
+  async removeAll(ids: readonly string[], now: string): Promise<number> {
+    const result = await this.db
+      .updateTable('tackle')
+      .set({ removed_at: now })
+      .where('removed_at', 'is', null)
+      .where('id', 'in', ids)
+      .executeTakeFirst();
+    return Number(result.numUpdatedRows);
+  }
+}
