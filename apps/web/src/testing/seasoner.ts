@@ -1,15 +1,13 @@
 import { Injectable } from '@angular/core';
+import { seasonYear, type SeasonInput, type SeasonYear } from '@inky-shoal/core';
 import {
   guessReadingMapping,
   readReadings,
   readTable,
-  seasonYear,
   TableProblem,
   type ReadingMapping,
-  type SeasonInput,
-  type SeasonYear,
   type TableContext,
-} from '@inky-shoal/core';
+} from '@inky-shoal/core/formats';
 import { defer, of, type Observable } from 'rxjs';
 import type { TableRead } from '../app/state/table.worker';
 

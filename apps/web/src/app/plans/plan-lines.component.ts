@@ -29,21 +29,14 @@ import type { Line } from './told';
     </div>
   `,
   styles: `
-    .scroll {
-      overflow-x: auto;
-    }
     table {
-      border-collapse: collapse;
       width: 100%;
       max-width: 60rem;
       table-layout: fixed;
     }
     th,
     td {
-      text-align: left;
-      vertical-align: top;
       padding: 0.5rem 1rem 0.5rem 0;
-      border-bottom: var(--stroke) solid var(--rule);
       overflow-wrap: break-word;
     }
     thead th {

@@ -5,6 +5,7 @@ import { FormsModule } from '@angular/forms';
 import { nameOf, type SavedPlanSummary } from '@inky-shoal/core';
 import { capital, sayDate } from '../sheet/words';
 import { DayService } from '../state/day.service';
+import { valueOr } from '../state/loaded';
 import { NoticeService } from '../state/notice.service';
 import { PlansService } from '../state/plans.service';
 import { WatersService } from '../state/waters.service';
@@ -25,14 +26,10 @@ export class PlansView {
   private readonly router = inject(Router);
 
   protected readonly plans = toSignal(this.service.plans$, { initialValue: null });
-  private readonly waters = toSignal(
-    inject(WatersService).waters$.pipe(map((loaded) => (loaded.state === 'ready' ? loaded.value : []))),
-    { initialValue: [] },
-  );
-  protected readonly list = computed(() => {
-    const plans = this.plans();
-    return plans?.state === 'ready' ? plans.value : [];
+  private readonly waters = toSignal(inject(WatersService).waters$.pipe(map((loaded) => valueOr(loaded, []))), {
+    initialValue: [],
   });
+  protected readonly list = computed(() => valueOr(this.plans(), []));
   protected readonly picked = signal<readonly string[]>([]);
   protected readonly renaming = signal<string | null>(null);
   protected readonly newName = signal('');

@@ -5,7 +5,7 @@ import { dateOf, nameOf, sayComing, sayDay, sayDays, seasonAnswer, type SeasonZo
 import { filter, map, scan } from 'rxjs';
 import { capital, sayDate } from '../sheet/words';
 import { DayService } from '../state/day.service';
-import type { Loaded } from '../state/loaded';
+import { type Loaded, valueOr } from '../state/loaded';
 import { NoticeService } from '../state/notice.service';
 import { OutsideService } from '../state/outside.service';
 import { SeasonService, type WaterSeason } from '../state/season.service';
@@ -49,10 +49,7 @@ export class SeasonView {
     { initialValue: null },
   );
   protected readonly state = computed(() => this.loaded().state);
-  protected readonly list = computed(() => {
-    const waters = this.waters();
-    return waters.state === 'ready' ? waters.value : [];
-  });
+  protected readonly list = computed(() => valueOr(this.waters(), []));
 
   private readonly zonePressed = signal<string | null>(null);
   private readonly dayPressed = signal<number | null>(null);

@@ -1,24 +1,11 @@
 import type { ElementRef } from '@angular/core';
-import {
-  afterNextRender,
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  DestroyRef,
-  effect,
-  inject,
-  input,
-  output,
-  viewChild,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, input, output, viewChild } from '@angular/core';
 import { symbolOf, type SeasonYear, type SeasonZone, type UnitSystem } from '@inky-shoal/core';
-import { Chart, LinearScale, LineController, LineElement, PointElement } from 'chart.js';
 import type { Look } from '../state/settings.service';
+import { DrawnChart, ticksAcross, ticksUp } from '../ui/drawn-chart';
 import { readInk } from '../ui/ink';
 import { AXIS_HEIGHT, roomBelow, yearLayers, type YearScene } from './chart/year-layers';
 import { yearPicture } from './chart/year-picture';
-
-Chart.register(LineController, LineElement, PointElement, LinearScale);
 
 const TEMPS_HEIGHT = 250;
 /** Room to the left for the names of the rows. */
@@ -76,23 +63,20 @@ export class YearChartComponent {
   private readonly frame = viewChild.required<ElementRef<HTMLElement>>('frame');
   private readonly picture = computed(() => yearPicture(this.year(), this.zone(), this.units(), this.lastYear()));
   protected readonly height = computed(() => TEMPS_HEIGHT + AXIS_HEIGHT + roomBelow(this.picture()));
-  private chart: Chart<'line', { x: number; y: number }[]> | null = null;
   private scene: YearScene | null = null;
+  private readonly chart = new DrawnChart({
+    canvas: () => this.canvas().nativeElement,
+    layers: yearLayers(() => this.scene),
+    axes: () => this.axes(),
+    points: () => this.picture().temps.map((y, at) => ({ x: this.picture().firstDay + at, y })),
+    made: () => this.showToday(),
+  });
 
   constructor() {
-    afterNextRender(() => {
-      this.chart = this.make();
-      this.showToday();
-      void document.fonts.ready.then(() => this.chart?.draw());
-    });
-    inject(DestroyRef).onDestroy(() => this.chart?.destroy());
     effect(() => {
       this.look();
       this.scene = { picture: this.picture(), ink: readInk(), day: this.day(), dayText: this.dayText() };
-      if (!this.chart) return;
-      this.chart.options = this.options();
-      this.chart.update('none');
-      performance.mark('inky:year-drawn');
+      this.chart.redraw();
     });
   }
 
@@ -106,7 +90,7 @@ export class YearChartComponent {
 
   private dayAt({ offsetX }: MouseEvent): number {
     const { firstDay, lastDay } = this.picture();
-    const day = Math.round(this.chart?.scales['x']?.getValueForPixel(offsetX) ?? firstDay);
+    const day = Math.round(this.chart.valueAt(offsetX) ?? firstDay);
     return Math.min(lastDay, Math.max(firstDay, day));
   }
 
@@ -118,26 +102,10 @@ export class YearChartComponent {
     frame.scrollLeft = share * frame.scrollWidth - frame.clientWidth / 2;
   }
 
-  private make(): Chart<'line', { x: number; y: number }[]> {
-    const { firstDay, temps } = this.picture();
-    return new Chart<'line', { x: number; y: number }[]>(this.canvas().nativeElement, {
-      type: 'line',
-      // The layers draw the temperatures; they stand here so that the chart knows its own data.
-      data: { datasets: [{ data: temps.map((y, at) => ({ x: firstDay + at, y })), pointRadius: 0, borderWidth: 0 }] },
-      options: this.options(),
-      plugins: [yearLayers(() => this.scene)],
-    });
-  }
-
-  private options() {
+  private axes() {
     const { picture, ink } = this.scene as YearScene;
     const units = this.units();
-    const text = { family: ink.text.split(',')[0]?.replaceAll("'", '') ?? '', size: ink.sizePx * 0.8 };
     return {
-      animation: false as const,
-      responsive: true,
-      maintainAspectRatio: false,
-      events: [],
       layout: { padding: { top: 8, right: 8, bottom: roomBelow(picture) } },
       scales: {
         x: {
@@ -153,11 +121,8 @@ export class YearChartComponent {
             axis.ticks = picture.months.map(({ day }) => ({ value: day }));
           },
           ticks: {
-            autoSkip: false,
-            maxRotation: 0,
+            ...ticksAcross(ink),
             align: 'start' as const,
-            color: ink.ink2,
-            font: text,
             callback: (value: string | number) => picture.months.find(({ day }) => day === Number(value))?.name ?? '',
           },
         },
@@ -171,15 +136,13 @@ export class YearChartComponent {
             axis.width = GUTTER;
           },
           ticks: {
+            ...ticksUp(ink),
             stepSize: units === 'us' ? 10 : 5,
             callback: (value: string | number) =>
               Number(value) === picture.most ? symbolOf('temp', units) : String(value),
-            color: ink.ink2,
-            font: { family: 'Fraunces', style: 'italic' as const, size: ink.sizePx * 0.85 },
           },
         },
       },
-      plugins: { legend: { display: false }, tooltip: { enabled: false } },
     };
   }
 }

@@ -1,9 +1,10 @@
 import { NgTemplateOutlet } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { headline, minutesOf, nameOf, say, sayRange, type PlanWindow } from '@inky-shoal/core';
+import * as z from 'zod';
 import { BookService } from '../state/book.service';
 import { DayService } from '../state/day.service';
 import { NoticeService } from '../state/notice.service';
@@ -11,6 +12,9 @@ import { PlansService } from '../state/plans.service';
 import { SettingsService } from '../state/settings.service';
 import { WatersService } from '../state/waters.service';
 import { localInput } from '../ui/local-time';
+import { RunOnSheetComponent } from '../water/run-on-sheet.component';
+import { RodsOnSheetComponent } from '../rig/rods-on-sheet.component';
+import { Store } from '../state/store';
 import { AdviceComponent } from './advice/advice.component';
 import { SheetChartComponent } from './chart/sheet-chart.component';
 import { SentenceComponent } from './sentence/sentence.component';
@@ -20,7 +24,16 @@ import { capital, sayDate, sayHours, windowName } from './words';
 @Component({
   selector: 'inky-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AdviceComponent, FormsModule, NgTemplateOutlet, RouterLink, SentenceComponent, SheetChartComponent],
+  imports: [
+    AdviceComponent,
+    FormsModule,
+    NgTemplateOutlet,
+    RodsOnSheetComponent,
+    RunOnSheetComponent,
+    RouterLink,
+    SentenceComponent,
+    SheetChartComponent,
+  ],
   templateUrl: './sheet.view.html',
   styleUrl: './sheet.view.css',
   host: { '(document:keydown)': 'onKey($event)' },
@@ -32,6 +45,13 @@ export class SheetView {
   private readonly settings = inject(SettingsService);
   private readonly books = inject(BookService);
 
+  /** Of the address: the sheet is to be printed as soon as it stands. */
+  readonly print = input<string>();
+
+  /** Tackle has been matched here before, so the sheet shows rods; until then nothing of that is fetched. */
+  /** A run was ordered here before: it is looked for at once. */
+  protected readonly hasRuns = new Store('runs', z.unknown(), null).read() !== null;
+  protected readonly rigged = new Store('rigged', z.boolean(), false).read();
   protected readonly units = toSignal(this.settings.units$, { requireSync: true });
   protected readonly look = toSignal(this.settings.look$, { requireSync: true });
   protected readonly book = toSignal(this.books.book$, { requireSync: true });

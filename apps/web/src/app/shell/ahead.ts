@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
 import type { PreloadingStrategy, Route } from '@angular/router';
-import { type Observable, switchMap, timer } from 'rxjs';
+import { catchError, type Observable, of, switchMap, timer } from 'rxjs';
 
 /** The first view comes first: the others are fetched when it has stood for a while. */
 const AFTER_MS = 5000;
@@ -9,6 +9,8 @@ const AFTER_MS = 5000;
 @Injectable({ providedIn: 'root' })
 export class FetchAhead implements PreloadingStrategy {
   preload(_route: Route, load: () => Observable<unknown>): Observable<unknown> {
-    return timer(AFTER_MS).pipe(switchMap(() => load()));
+    // A view that cannot be had now is fetched when one goes there, and said then if it still cannot.
+    const ahead = () => load().pipe(catchError(() => of(null)));
+    return timer(AFTER_MS).pipe(switchMap(ahead));
   }
 }

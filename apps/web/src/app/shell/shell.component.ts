@@ -24,8 +24,9 @@ export class ShellComponent {
   protected readonly book$ = inject(BookService).book$;
   protected readonly views = [
     { path: '/season', name: 'Season' },
+    { path: '/water', name: 'Water' },
     { path: '/sheet', name: 'Sheet' },
-    { path: '/waters', name: 'Waters' },
+    { path: '/rig', name: 'Rig' },
     { path: '/plans', name: 'Plans' },
     { path: '/settings', name: 'Settings' },
   ];

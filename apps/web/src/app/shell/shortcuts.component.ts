@@ -5,6 +5,7 @@ import { Router } from '@angular/router';
 const GO: Readonly<Record<string, string>> = {
   n: '/season',
   s: '/sheet',
+  g: '/rig',
   w: '/waters',
   p: '/plans',
   e: '/settings',
@@ -24,6 +25,8 @@ const GO: Readonly<Record<string, string>> = {
         <dd>Season</dd>
         <dt>s</dt>
         <dd>Sheet</dd>
+        <dt>g</dt>
+        <dd>Rig</dd>
         <dt>w</dt>
         <dd>Waters</dd>
         <dt>p</dt>

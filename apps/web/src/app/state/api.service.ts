@@ -51,14 +51,24 @@ export class ApiService {
 
   /** Reads a resource; a server that is briefly away is asked twice more. */
   get<T extends z.ZodType>(path: string, schema: T): Observable<z.output<T>> {
-    return this.http.get(`/api${path}`).pipe(
+    return this.asked(this.http.get(`/api${path}`)).pipe(map((body) => schema.parse(body)));
+  }
+
+  /** Reads a resource that is no JSON, in the same way. */
+  bytes(path: string): Observable<Uint8Array> {
+    return this.asked(this.http.get(`/api${path}`, { responseType: 'arraybuffer' })).pipe(
+      map((body) => new Uint8Array(body)),
+    );
+  }
+
+  private asked<T>(answer: Observable<T>): Observable<T> {
+    return answer.pipe(
       timeout(ANSWER_WITHIN_MS),
       retry({
         count: 2,
         delay: (error, attempt) => (apiError(error).kind === 'away' ? timer(250 * attempt) : throwError(() => error)),
       }),
       catchError((error: unknown) => this.fail(error)),
-      map((body) => schema.parse(body)),
     );
   }
 

@@ -1,5 +1,7 @@
 import { type Remote, wrap } from 'comlink';
+import type { Charting } from './chart.worker';
 import type { Engine } from './engine.worker';
+import type { Rigging } from './rig.worker';
 import type { Tables } from './table.worker';
 
 let started: Remote<Engine> | undefined;
@@ -13,3 +15,15 @@ let reading: Remote<Tables> | undefined;
 /** The reader of tables in a worker of its own, started when a table is first read. */
 export const tables = (): Remote<Tables> =>
   (reading ??= wrap(new Worker(new URL('./table.worker', import.meta.url), { type: 'module' })));
+
+let rigs: Remote<Rigging> | undefined;
+
+/** The arithmetic of rigs in a worker of its own, started when tackle is first looked at. */
+export const rigging = (): Remote<Rigging> =>
+  (rigs ??= wrap(new Worker(new URL('./rig.worker', import.meta.url), { type: 'module' })));
+
+let charts: Remote<Charting> | undefined;
+
+/** The desk on which charts are read, in a worker of its own, started when a chart is first opened. */
+export const charting = (): Remote<Charting> =>
+  (charts ??= wrap(new Worker(new URL('./chart.worker', import.meta.url), { type: 'module' })));

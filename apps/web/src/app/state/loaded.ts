@@ -7,6 +7,10 @@ export type Loaded<T> =
   | { readonly state: 'ready'; readonly value: T }
   | { readonly state: 'failed'; readonly message: string };
 
+/** What was read, or `none` while it is on its way and where it is not to be had. */
+export const valueOr = <T>(loaded: Loaded<T> | null | undefined, none: T): T =>
+  loaded?.state === 'ready' ? loaded.value : none;
+
 const WORTH_SAYING_MS = 150;
 
 /** Says `loading` only where it takes long enough to notice. */

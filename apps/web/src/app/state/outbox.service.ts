@@ -3,6 +3,7 @@ import {
   BehaviorSubject,
   catchError,
   concatMap,
+  defer,
   EMPTY,
   from,
   map,
@@ -52,11 +53,14 @@ export class OutboxService {
    * server refuses it.
    */
   send(write: Write): Observable<'sent' | 'waiting'> {
-    if (this.waiting.value.length) return of(this.keep(write));
-    return this.api.send(write).pipe(
-      map(() => 'sent' as const),
-      catchError((error: ApiError) => (error.kind === 'away' ? of(this.keep(write)) : throwError(() => error))),
-    );
+    // Nothing is kept before it is asked for: an undo stands ready, and is seldom taken.
+    return defer(() => {
+      if (this.waiting.value.length) return of(this.keep(write));
+      return this.api.send(write).pipe(
+        map(() => 'sent' as const),
+        catchError((error: ApiError) => (error.kind === 'away' ? of(this.keep(write)) : throwError(() => error))),
+      );
+    });
   }
 
   private keep(write: Write): 'waiting' {

@@ -14,7 +14,7 @@ import {
   take,
 } from 'rxjs';
 import { BookService, type Clock } from './book.service';
-import { loading, type Loaded } from './loaded';
+import { loading, type Loaded, valueOr } from './loaded';
 import { NOTHING_OUTSIDE, OutsideService } from './outside.service';
 import { SeasonerService } from './seasoner.service';
 import { SettingsService } from './settings.service';
@@ -41,9 +41,10 @@ export class SeasonService {
 
   /** The water whose season is shown: the one looked at, else the first of the book. */
   readonly water$ = combineLatest([this.waters.waters$, this.looked]).pipe(
-    map(([loaded, looked]) =>
-      loaded.state === 'ready' ? (loaded.value.find(({ id }) => id === looked) ?? loaded.value[0] ?? null) : null,
-    ),
+    map(([loaded, looked]) => {
+      const waters = valueOr(loaded, []);
+      return waters.find(({ id }) => id === looked) ?? waters[0] ?? null;
+    }),
   );
 
   /** Worked out anew when a reading, the weather, the clock or the units change. */

@@ -1,5 +1,6 @@
 import { Injectable } from '@angular/core';
-import type { ReadingMapping, SeasonInput, SeasonYear, TableContext } from '@inky-shoal/core';
+import type { SeasonInput, SeasonYear } from '@inky-shoal/core';
+import type { ReadingMapping, TableContext } from '@inky-shoal/core/formats';
 import { defer, type Observable } from 'rxjs';
 import { engine, tables } from './engine';
 import type { TableRead } from './table.worker';

@@ -117,6 +117,17 @@ describe('writes while the server is away', () => {
     http.verify();
   });
 
+  it('that only stand ready, as an undo does, are not kept among those that wait', async () => {
+    const outbox = TestBed.inject(OutboxService);
+    const sent = firstValueFrom(outbox.send(PUT));
+    away('/api/books/own/plans/1');
+    await sent;
+    const undo = outbox.send({ method: 'DELETE', path: '/books/own/plans/1' });
+    expect(await firstValueFrom(outbox.waiting$)).toBe(1);
+    expect(await firstValueFrom(undo)).toBe('waiting');
+    expect(await firstValueFrom(outbox.waiting$)).toBe(2);
+  });
+
   it('fail in words where the server refuses, and are not kept', async () => {
     const outbox = TestBed.inject(OutboxService);
     const sent = firstValueFrom(outbox.send(PUT));

@@ -7,7 +7,7 @@ import {
   type ReadingMapping,
   type TableContext,
   type TextTable,
-} from '@inky-shoal/core';
+} from '@inky-shoal/core/formats';
 import { expose } from 'comlink';
 
 export interface TableRead {

@@ -18,8 +18,10 @@ describe('typed numbers', () => {
   it('says what was expected, in the units of the user', () => {
     expect(readQuantity('212', 'surfaceTempC', 'temp', 'us').problem).toBe('Expected 28 to 104 °F, got 212 °F.');
     expect(readQuantity('-1', 'visibilityM', 'depth', 'metric').problem).toMatch(/^Expected 0 to 30 m, got -1 m\.$/);
-    expect(readQuantity('', 'surfaceTempC', 'temp', 'us', true).problem).toBe('Expected 28 to 104 °F.');
+    expect(readQuantity('', 'surfaceTempC', 'temp', 'us', { required: true }).problem).toBe('Expected 28 to 104 °F.');
     expect(readQuantity('', 'visibilityM', 'depth', 'us')).toEqual({ si: undefined, problem: null });
+    expect(readQuantity('5', 'visibilityM', 'depth', 'us', { before: 1.53 })).toEqual({ si: 1.53, problem: null });
+    expect(readQuantity('5.1', 'visibilityM', 'depth', 'us', { before: 1.53 }).si).toBeCloseTo(1.554, 3);
   });
 
   it('asks whether Fahrenheit was meant for a lake at 62 °C', () => {

@@ -1,15 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { say, type Reading, type Water } from '@inky-shoal/core';
 import {
   COLUMN_ROLES,
   DATE_ORDERS,
-  say,
   type ColumnRole,
-  type Reading,
   type ReadingMapping,
   type TableReading,
-  type Water,
-} from '@inky-shoal/core';
+} from '@inky-shoal/core/formats';
 import { Subject, switchMap, tap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { Clock } from '../state/book.service';

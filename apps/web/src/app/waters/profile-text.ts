@@ -7,8 +7,12 @@ export interface ProfileRead {
   readonly problem: string | null;
 }
 
-/** Reads a depth and its temperature on each line, in the user's units. */
-export function readProfile(text: string, units: UnitSystem): ProfileRead {
+/**
+ * Reads a depth and its temperature on each line, in the user's units.
+ * @param before what stood there: written rounded, and not typed over, it stays as it was
+ */
+export function readProfile(text: string, units: UnitSystem, before?: ProfilePoint[]): ProfileRead {
+  if (before && text === writeProfile(before, units)) return { profile: before, problem: null };
   const lines = text.split('\n').map((line) => line.trim());
   const points: ProfilePoint[] = [];
   for (const [index, line] of lines.entries()) {

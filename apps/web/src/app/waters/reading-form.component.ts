@@ -16,6 +16,7 @@ import type { Clock } from '../state/book.service';
 import { NoticeService } from '../state/notice.service';
 import { SettingsService } from '../state/settings.service';
 import { WatersService } from '../state/waters.service';
+import { FieldComponent } from '../ui/field.component';
 import { plainFigure, readQuantity } from '../ui/numbers';
 import { instantAt, localInput } from '../ui/local-time';
 import { readProfile, writeProfile } from './profile-text';
@@ -31,7 +32,7 @@ interface Problems {
 @Component({
   selector: 'inky-reading-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ReactiveFormsModule],
+  imports: [FieldComponent, ReactiveFormsModule],
   templateUrl: './reading-form.component.html',
   styleUrl: './reading-form.component.css',
 })
@@ -110,10 +111,9 @@ export class ReadingFormComponent {
     const units = this.units();
     const when = instantAt(at, this.water().place.timeZone);
     const before = this.reading();
-    const untouched = before && temp === plainFigure('temp', before.surfaceTempC, units);
-    const water = readQuantity(temp, 'surfaceTempC', 'temp', units, true);
-    const clarity = readQuantity(seen, 'visibilityM', 'depth', units);
-    const down = readProfile(profile, units);
+    const water = readQuantity(temp, 'surfaceTempC', 'temp', units, { required: true, before: before?.surfaceTempC });
+    const clarity = readQuantity(seen, 'visibilityM', 'depth', units, { before: before?.visibilityM });
+    const down = readProfile(profile, units, before?.profile);
     const problems = {
       at: this.timeProblem(when, zoneId),
       temp: water.problem,
@@ -124,8 +124,7 @@ export class ReadingFormComponent {
     if (!when || water.si === undefined || Object.values(problems).some(Boolean)) return undefined;
     return {
       at: when,
-      // What was only shown rounded stays as it was.
-      surfaceTempC: untouched ? before.surfaceTempC : water.si,
+      surfaceTempC: water.si,
       visibilityM: clarity.si,
       ...(zoneId ? { zoneId } : {}),
       ...(down.profile ? { profile: down.profile } : {}),

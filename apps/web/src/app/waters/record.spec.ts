@@ -28,9 +28,10 @@ const READING: Reading = {
   zoneId: id(3),
   at: '2027-03-10T20:00:00Z',
   surfaceTempC: 8.37,
+  visibilityM: 1.53,
   profile: [
     { depthM: 0, tempC: 8.37 },
-    { depthM: 6.096, tempC: 7 },
+    { depthM: 6.1, tempC: 7.03 },
   ],
 };
 const CLOCK = { now: '2027-03-13T08:12:00-06:00', fixed: true };
@@ -128,11 +129,17 @@ describe('a reading that is changed', () => {
       reading: READING,
     });
     expect(it.find<HTMLInputElement>('#change-temp').value).toBe('47');
-    expect(it.find<HTMLTextAreaElement>('#change-profile').value).toBe('0 47.1\n20 44.6');
+    expect(it.find<HTMLTextAreaElement>('#change-profile').value).toBe('0 47.1\n20 44.7');
     it.find<HTMLInputElement>('.check input').click();
     await it.press('Keep the change');
     const { request } = http.expectOne((each) => each.method === 'PUT' && each.url.endsWith(`/readings/${id(10)}`));
-    expect(request.body).toMatchObject({ surfaceTempC: 8.37, suspect: true, zoneId: id(3) });
+    expect(request.body).toMatchObject({
+      surfaceTempC: 8.37,
+      visibilityM: 1.53,
+      profile: READING.profile,
+      suspect: true,
+      zoneId: id(3),
+    });
   });
 
   it('is refused in the future, and at a minute that has one already', async () => {

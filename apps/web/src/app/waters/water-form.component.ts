@@ -6,6 +6,7 @@ import { v7 as uuid } from 'uuid';
 import { NoticeService } from '../state/notice.service';
 import { SettingsService } from '../state/settings.service';
 import { WatersService } from '../state/waters.service';
+import { FieldComponent } from '../ui/field.component';
 import { readNumber, readQuantity } from '../ui/numbers';
 
 type Field = 'name' | 'latitude' | 'longitude' | 'timeZone' | 'normalVisibilityM' | 'maxDepthM' | 'whole';
@@ -14,7 +15,7 @@ type Field = 'name' | 'latitude' | 'longitude' | 'timeZone' | 'normalVisibilityM
 @Component({
   selector: 'inky-water-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ReactiveFormsModule],
+  imports: [FieldComponent, ReactiveFormsModule],
   templateUrl: './water-form.component.html',
   styles: `
     form {
@@ -31,9 +32,6 @@ type Field = 'name' | 'latitude' | 'longitude' | 'timeZone' | 'normalVisibilityM
     .end {
       display: flex;
       gap: 0.5rem;
-    }
-    .problem {
-      font-size: 0.95rem;
     }
   `,
 })

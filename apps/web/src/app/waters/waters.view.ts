@@ -5,6 +5,7 @@ import { nameOf, say, thermoclineOf, trendCPerDay, type Reading, type Water } fr
 import { sayClock, sayTrend } from '../sheet/words';
 import { BookService } from '../state/book.service';
 import { DayService } from '../state/day.service';
+import { valueOr } from '../state/loaded';
 import { NoticeService } from '../state/notice.service';
 import { SettingsService } from '../state/settings.service';
 import { WatersService } from '../state/waters.service';
@@ -46,10 +47,7 @@ export class WatersView {
   /** The reading that is being changed. */
   protected readonly changing = signal<string | null>(null);
 
-  protected readonly list = computed(() => {
-    const waters = this.waters();
-    return waters?.state === 'ready' ? waters.value : [];
-  });
+  protected readonly list = computed(() => valueOr(this.waters(), []));
   protected readonly chosen = computed(
     () =>
       this.list().find(({ id }) => id === this.pressed()) ??
@@ -57,10 +55,9 @@ export class WatersView {
       this.list()[0] ??
       null,
   );
-  protected readonly record = computed(() => {
-    const readings = this.readings();
-    return readings?.state === 'ready' ? readings.value.filter(({ waterId }) => waterId === this.chosen()?.id) : [];
-  });
+  protected readonly record = computed(() =>
+    valueOr(this.readings(), []).filter(({ waterId }) => waterId === this.chosen()?.id),
+  );
   protected readonly shown = computed(() => (this.all() ? this.record() : this.record().slice(0, READINGS_SHOWN)));
   protected readonly summary = computed(() => {
     const [latest] = this.record();

@@ -27,13 +27,14 @@ import { v7 as uuid } from 'uuid';
 import { NoticeService } from '../state/notice.service';
 import { SettingsService } from '../state/settings.service';
 import { WatersService } from '../state/waters.service';
+import { FieldComponent } from '../ui/field.component';
 import { plainFigure, readQuantity } from '../ui/numbers';
 
 /** The zones of a water: each a part that warms and cools as one. */
 @Component({
   selector: 'inky-zones',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ReactiveFormsModule],
+  imports: [FieldComponent, ReactiveFormsModule],
   templateUrl: './zones.component.html',
   styleUrl: './zones.component.css',
 })
@@ -129,18 +130,18 @@ export class ZonesComponent {
     const problems: Record<string, string | null>[] = [];
     const zones = typed.map(({ id, name, position, mixed, deepest, dark, neighbours }) => {
       const old = before.find((zone) => zone.id === id);
-      const mixedDepth = readQuantity(mixed, 'mixedDepthM', 'depth', units, true);
-      const maxDepth = readQuantity(deepest, 'maxDepthM', 'depth', units);
+      const mixedDepth = readQuantity(mixed, 'mixedDepthM', 'depth', units, {
+        required: true,
+        before: old?.mixedDepthM,
+      });
+      const maxDepth = readQuantity(deepest, 'maxDepthM', 'depth', units, { before: old?.maxDepthM });
       problems.push({ mixed: mixedDepth.problem, deepest: maxDepth.problem });
-      const same = (si: number | undefined, text: string) =>
-        si !== undefined && plainFigure('depth', si, units) === text;
       return {
         id,
         name,
         position,
-        // What was only shown rounded stays as it was.
-        mixedDepthM: same(old?.mixedDepthM, mixed) ? old?.mixedDepthM : mixedDepth.si,
-        maxDepthM: same(old?.maxDepthM, deepest) ? old?.maxDepthM : maxDepth.si,
+        mixedDepthM: mixedDepth.si,
+        maxDepthM: maxDepth.si,
         darkBottom: dark || undefined,
         neighbours,
       };

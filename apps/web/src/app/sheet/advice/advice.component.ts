@@ -116,6 +116,11 @@ export class AdviceComponent {
     return range[1] <= 0.15 ? 'on top' : sayRange('depth', range, this.units());
   }
 
+  /** What the bench is filled from: the category on the rig that is named, and where it is to run. */
+  protected bench({ category, runDepthM: [from, to], rig: { line } }: Presentation): Record<string, string | number> {
+    return { category, material: line.material, test: line.testLb, from: from.toFixed(2), to: to.toFixed(2) };
+  }
+
   protected size({ size }: Presentation): string {
     return `${sayRange('length', size.lengthMm, this.units())}, ${sayRange('weight', size.weightG, this.units())}`;
   }

@@ -1,0 +1,181 @@
+import { ChangeDetectionStrategy, Component, computed, linkedSignal } from '@angular/core';
+import { LINE_MATERIALS, nameOf, say } from '@inky-shoal/core';
+import { categoryOf } from '@inky-shoal/core/presentation';
+import { statedOf } from '@inky-shoal/core/match';
+import { SINKING_FORMS, type RunningDepth } from '@inky-shoal/core/mechanics';
+import { capital } from '../../sheet/words';
+import { choices, FieldsComponent, type FieldChange, type FieldSpec, type Values } from '../../ui/fields.component';
+import { PathPictureComponent, type PathScene } from './path-picture.component';
+import { reckoned } from './reckoned';
+import { given, lineFields, lineGiven, lineValues, middleOf, Tool, withChange } from './tool';
+
+const HOW = [{ id: 'diving', name: 'a lip' }, ...SINKING_FORMS.map((id) => ({ id, name: `sinking: ${nameOf(id)}` }))];
+const DIVING: readonly FieldSpec[] = [
+  { kind: 'figure', key: 'statedDepthM', label: 'Stated to dive', measure: 'depth' },
+  { kind: 'one', key: 'lineMaterial', label: 'Stated for', choices: choices(LINE_MATERIALS) },
+  { kind: 'figure', key: 'statedTestLb', label: 'Of test', measure: 'test' },
+  { kind: 'figure', key: 'statedCastM', label: 'On a cast of', measure: 'depth' },
+];
+const SINKING: readonly FieldSpec[] = [
+  { kind: 'figure', key: 'massG', label: 'Weight', measure: 'weight' },
+  { kind: 'figure', key: 'startDepthM', label: 'Let down to', measure: 'depth' },
+];
+const CAST: readonly FieldSpec[] = [
+  { kind: 'figure', key: 'castM', label: 'Cast', measure: 'depth' },
+  { kind: 'figure', key: 'speedMps', label: 'Speed', measure: 'speed' },
+  { kind: 'figure', key: 'rodTipM', label: 'Rod tip up', measure: 'depth' },
+  { kind: 'figure', key: 'zoneFromM', label: 'Fish from', measure: 'depth' },
+  { kind: 'figure', key: 'zoneToM', label: 'Fish to', measure: 'depth' },
+  { kind: 'figure', key: 'bottomNearM', label: 'Bottom at the rod', measure: 'depth' },
+  { kind: 'figure', key: 'bottomFarM', label: 'Bottom at the far end', measure: 'depth' },
+  { kind: 'figure', key: 'wantedDepthM', label: 'Must reach', measure: 'depth' },
+];
+
+/** How deep a lure runs on a cast, with what line it would get to a depth, and what it does at a speed. */
+@Component({
+  selector: 'inky-running-depth-tool',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FieldsComponent, PathPictureComponent],
+  template: `
+    @if (told().answer; as answer) {
+      <p class="answer" role="status">{{ words() }}</p>
+      <inky-path-picture [scene]="scene()!" [units]="units()" [label]="words()" />
+      @if (answer.lines.length) {
+        <p>{{ lines() }}</p>
+      }
+      @if (answer.heldAtSpeed; as held) {
+        <div class="scroll" tabindex="0" role="region" aria-label="Depth held by speed">
+          <table>
+            <caption>
+              Depth it holds half way back, by speed
+            </caption>
+            <tbody>
+              <tr>
+                @for (each of held; track each[0]) {
+                  <th scope="col">{{ speed(each[0]) }}</th>
+                }
+              </tr>
+              <tr>
+                @for (each of held; track each[0]) {
+                  <td>{{ each[1] < 0.05 ? 'on top' : depth(each[1]) }}</td>
+                }
+              </tr>
+            </tbody>
+          </table>
+        </div>
+      }
+    }
+    <p class="problem" role="alert">{{ told().problems[''] }}</p>
+    <inky-fields
+      prefix="depth"
+      [specs]="specs()"
+      [values]="values()"
+      [problems]="told().problems"
+      (changed)="change($event)"
+    />
+  `,
+  styleUrl: './tool.css',
+})
+export class RunningDepthTool extends Tool {
+  protected readonly values = linkedSignal<Values>(() => {
+    const [lure, combo] = [this.lure(), this.combo()];
+    const form = lure ? categoryOf(lure.category).form : 'diver';
+    const stated = lure && statedOf(lure);
+    const sinking = form !== 'diver' && form !== 'surface' && form !== 'hung';
+    return {
+      how: sinking ? form : 'diving',
+      statedDepthM: stated?.depthM ?? 4,
+      lineMaterial: stated?.line.material ?? 'fluorocarbon',
+      statedTestLb: stated?.line.testLb ?? 10,
+      statedCastM: stated?.castM ?? 35,
+      massG: lure?.weightG ?? 14,
+      ...lineValues(combo),
+      castM: stated?.castM ?? 35,
+      speedMps: sinking ? 0.6 : 0.9,
+      rodTipM: 0.5,
+      wantedDepthM: middleOf(this.wantedM()),
+      zoneFromM: this.wantedM()?.[0],
+      zoneToM: this.wantedM()?.[1],
+    };
+  });
+  private readonly diving = computed(() => this.values()['how'] === 'diving');
+  protected readonly specs = computed((): FieldSpec[] => [
+    { kind: 'one', key: 'how', label: 'Goes down by', choices: HOW },
+    ...(this.diving() ? DIVING : SINKING),
+    ...lineFields(choices(LINE_MATERIALS)),
+    ...CAST.filter(({ key }) => key !== 'wantedDepthM' || this.diving()),
+  ]);
+  private readonly bottom = computed(() => {
+    const { bottomNearM, bottomFarM, castM } = this.values();
+    if (bottomNearM === undefined && bottomFarM === undefined) return undefined;
+    return [
+      [0, bottomNearM ?? bottomFarM],
+      [castM ?? 35, bottomFarM ?? bottomNearM],
+    ];
+  });
+  private readonly zone = computed(() => {
+    const { zoneFromM, zoneToM } = this.values();
+    return zoneFromM === undefined || zoneToM === undefined ? undefined : [zoneFromM, zoneToM];
+  });
+  private readonly asked = computed(() => {
+    const values = this.values();
+    const lure = this.diving()
+      ? {
+          kind: 'diving',
+          ...given(values, 'statedDepthM'),
+          statedFor: { ...given(values, 'lineMaterial'), testLb: values['statedTestLb'], castM: values['statedCastM'] },
+        }
+      : { kind: 'sinking', form: values['how'], ...given(values, 'massG') };
+    return {
+      lure,
+      line: lineGiven(values),
+      ...given(values, 'castM', 'speedMps', 'rodTipM'),
+      ...(this.diving() ? given(values, 'wantedDepthM') : given(values, 'startDepthM')),
+      ...(this.zone() && { strikeZoneM: this.zone() }),
+      ...(this.bottom() && { bottomM: this.bottom() }),
+    };
+  });
+  protected readonly told = reckoned<RunningDepth>('running-depth', this.asked);
+  protected readonly scene = computed((): PathScene | null => {
+    const answer = this.told().answer;
+    return (
+      answer && {
+        path: answer.path,
+        across: 'distance',
+        bandM: this.zone() as [number, number] | undefined,
+        bottomM: this.bottom() as [number, number][] | undefined,
+        wantedM: this.values()['wantedDepthM'] as number | undefined,
+      }
+    );
+  });
+  protected readonly words = computed(() => {
+    const answer = this.told().answer;
+    if (!answer) return '';
+    const { maxDepthM, shareInZone, onBottomM, reaches } = answer;
+    const touches = onBottomM[0] ? `, on the bottom from ${this.depth(onBottomM[0][0])} off` : '';
+    const among = shareInZone === null ? '' : ` ${Math.round(100 * shareInZone)} % of the cast is among the fish.`;
+    const wanted =
+      reaches === false ? ` It will not reach ${this.depth(this.values()['wantedDepthM'] as number)}.` : '';
+    return `It runs to ${this.depth(maxDepthM)}${touches}.${wanted}${among}`;
+  });
+  protected readonly lines = computed(() => {
+    const { answer } = this.told();
+    const wanted = this.depth((this.values()['wantedDepthM'] as number | undefined) ?? 0);
+    const good = answer?.lines.filter(({ testLb }) => testLb !== null) ?? [];
+    if (!good.length) return `No line gets this lure to ${wanted}: take one that dives deeper.`;
+    const named = good.map(({ material, testLb }) => `${say('test', testLb ?? 0, this.units())} ${material}`);
+    return `To ${wanted} it goes on ${named.join(', ')}, or lighter.`;
+  });
+
+  protected change(change: FieldChange): void {
+    this.values.set(withChange(this.values(), change));
+  }
+
+  protected depth(si: number): string {
+    return say('depth', si, this.units());
+  }
+
+  protected speed(si: number): string {
+    return capital(say('speed', si, this.units()));
+  }
+}

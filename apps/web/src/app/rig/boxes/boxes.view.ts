@@ -1,0 +1,124 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { nameOf } from '@inky-shoal/core';
+import {
+  searchTackle,
+  TACKLE_KINDS,
+  tackleIndex,
+  tackleToCsv,
+  type TackleItem,
+  type TackleKind,
+} from '@inky-shoal/core/tackle';
+import datatable from '@primeuix/themes/aura/datatable';
+import virtualscroller from '@primeuix/themes/aura/virtualscroller';
+import { updatePreset } from '@primeuix/themes';
+import { TableModule } from 'primeng/table';
+import { v7 as uuid } from 'uuid';
+import { capital } from '../../sheet/words';
+import { valueOr, type Loaded } from '../../state/loaded';
+import { NoticeService } from '../../state/notice.service';
+import { SettingsService } from '../../state/settings.service';
+import { saveFile } from '../../ui/save-file';
+import { TackleService } from '../../state/tackle.service';
+import { RigNavComponent } from '../rig-nav.component';
+import { sayItem, sayWhere } from '../rig-words';
+import { ArrangeComponent } from './arrange.component';
+import { ItemFormComponent } from './item-form.component';
+import { TackleImportComponent } from './tackle-import.component';
+
+/** What stands beside the list. */
+type Doing = 'list' | 'enter' | 'import' | 'arrange';
+
+/** Everything owned: a list that is searched, a form to enter and change, files in and out, and places in the boxes. */
+@Component({
+  selector: 'inky-boxes',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ArrangeComponent, ItemFormComponent, RigNavComponent, TableModule, TackleImportComponent],
+  templateUrl: './boxes.view.html',
+  styleUrl: './boxes.view.css',
+})
+export class BoxesView {
+  private readonly service = inject(TackleService);
+  private readonly notices = inject(NoticeService);
+  private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
+
+  protected readonly loaded = toSignal(this.service.tackle$, {
+    initialValue: { state: 'loading' } as Loaded<TackleItem[]>,
+  });
+  protected readonly owned = computed(() => valueOr(this.loaded(), []));
+  private readonly index = computed(() => tackleIndex(this.owned()));
+  protected readonly typed = signal('');
+  protected readonly kind = signal<TackleKind | ''>('');
+  protected readonly found = computed(() => {
+    const kind = this.kind();
+    const all = searchTackle(this.index(), this.typed());
+    return kind ? all.filter((item) => item.kind === kind) : all;
+  });
+  protected readonly doing = signal<Doing>('list');
+  /** The piece being changed; null while a new one is entered. */
+  protected readonly changing = signal<TackleItem | null>(null);
+  protected readonly kinds = TACKLE_KINDS.map((id) => ({ id, name: capital(nameOf(id)) }));
+  protected readonly rowPx = 56;
+
+  constructor() {
+    // The table's own look comes with it: the first page does not carry it.
+    updatePreset({ components: { datatable, virtualscroller } });
+  }
+
+  protected told(item: TackleItem): string {
+    return sayItem(item, this.units());
+  }
+
+  protected where(item: TackleItem): string {
+    return sayWhere(item);
+  }
+
+  protected setKind(kind: string): void {
+    this.kind.set(kind as TackleKind | '');
+  }
+
+  protected enter(): void {
+    this.changing.set(null);
+    this.doing.set('enter');
+  }
+
+  protected change(item: TackleItem): void {
+    this.changing.set(item);
+    this.doing.set('enter');
+  }
+
+  protected duplicate(item: TackleItem): void {
+    const copy: TackleItem = { ...item, id: uuid(), name: `${item.name}, another`.slice(0, 80) };
+    this.service.put(copy).subscribe({
+      next: () => {
+        this.notices.say(`${copy.name} is made; change what differs.`, () =>
+          this.service.remove([copy.id]).subscribe(),
+        );
+        this.change(copy);
+      },
+      error: (error: Error) => this.notices.say(`Not duplicated. ${error.message}`),
+    });
+  }
+
+  protected remove(item: TackleItem): void {
+    this.doing.set('list');
+    this.service.remove([item.id]).subscribe({
+      next: () => this.notices.say(`${item.name} is taken out.`, () => this.service.put(item).subscribe()),
+      error: (error: Error) => this.notices.say(`Not taken out. ${error.message}`),
+    });
+  }
+
+  protected done(): void {
+    this.doing.set('list');
+    this.changing.set(null);
+  }
+
+  protected retry(): void {
+    this.service.reload();
+  }
+
+  /** All that is owned, as a CSV file. */
+  protected save(): void {
+    saveFile('tackle.csv', tackleToCsv(this.owned()), 'text/csv');
+  }
+}

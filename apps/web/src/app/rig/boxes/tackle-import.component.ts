@@ -1,0 +1,136 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import type { TackleImport, TackleItem } from '@inky-shoal/core/tackle';
+import { Subject, switchMap } from 'rxjs';
+import { NoticeService } from '../../state/notice.service';
+import { RiggerService } from '../../state/rigger.service';
+import { SettingsService } from '../../state/settings.service';
+import { TackleService } from '../../state/tackle.service';
+import { sayItem } from '../rig-words';
+
+/** Larger files are refused before they are read. */
+const MOST_FILE_BYTES = 8_000_000;
+const SHOWN = 8;
+
+/** Tackle from a CSV file: what it holds is told before anything is taken in. */
+@Component({
+  selector: 'inky-tackle-import',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './tackle-import.component.html',
+  styleUrl: './tackle-import.component.css',
+})
+export class TackleImportComponent {
+  private readonly rigger = inject(RiggerService);
+  private readonly tackle = inject(TackleService);
+  private readonly notices = inject(NoticeService);
+  private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
+
+  readonly owned = input.required<readonly TackleItem[]>();
+  readonly done = output();
+
+  private readonly texts = new Subject<string>();
+  private readonly stopping = new Subject<void>();
+  protected readonly found = signal<TackleImport | null>(null);
+  protected readonly problem = signal<string | null>(null);
+  /** How far reading or taking in has come, 0 to 1; null while neither is under way. */
+  protected readonly share = signal<number | null>(null);
+  protected readonly taking = signal(false);
+  /** Lines that cannot be read, and columns that are not known, may be left out. */
+  protected readonly agreed = signal(false);
+  protected readonly withTwice = signal(false);
+
+  protected readonly amiss = computed(() => {
+    const found = this.found();
+    return !!found && found.problems.length + found.unknownColumns.length > 0;
+  });
+  protected readonly toTake = computed(() => {
+    const found = this.found();
+    if (!found) return [];
+    const twice = this.withTwice()
+      ? found.twice.filter(({ item }) => !this.isOwned(item.id)).map(({ item }) => item)
+      : [];
+    return [...found.items, ...found.changed, ...twice];
+  });
+  protected readonly bad = computed(() => this.found()?.problems.slice(0, SHOWN) ?? []);
+  protected readonly preview = computed(() => this.toTake().slice(0, SHOWN));
+  protected readonly canTake = computed(() => this.toTake().length > 0 && (!this.amiss() || this.agreed()));
+
+  constructor() {
+    this.texts
+      .pipe(
+        switchMap((text) => this.rigger.read(text, this.owned())),
+        takeUntilDestroyed(),
+      )
+      .subscribe((told) => {
+        if ('share' in told) {
+          this.share.set(told.share);
+          return;
+        }
+        this.share.set(null);
+        this.agreed.set(false);
+        this.found.set(typeof told.read === 'string' ? null : told.read);
+        this.problem.set(typeof told.read === 'string' ? told.read : null);
+      });
+  }
+
+  private isOwned(id: string): boolean {
+    return this.owned().some((item) => item.id === id);
+  }
+
+  protected read(text: string): void {
+    this.found.set(null);
+    this.problem.set(null);
+    if (text.trim()) this.texts.next(text);
+  }
+
+  protected open(input: HTMLInputElement): void {
+    const file = input.files?.[0];
+    input.value = '';
+    if (!file) return;
+    if (file.size > MOST_FILE_BYTES) {
+      this.found.set(null);
+      this.problem.set(
+        `${file.name} has ${Math.round(file.size / 1e6)} MB: expected a CSV file of at most ${MOST_FILE_BYTES / 1e6} MB.`,
+      );
+      return;
+    }
+    void file.text().then((text) => this.read(text));
+  }
+
+  protected told(item: TackleItem): string {
+    return sayItem(item, this.units());
+  }
+
+  protected stop(): void {
+    this.stopping.next();
+  }
+
+  protected take(): void {
+    const items = this.toTake();
+    const before = new Map(this.owned().map((item) => [item.id, item]));
+    let taken = 0;
+    this.taking.set(true);
+    this.share.set(0);
+    const finish = (why: string) => {
+      this.taking.set(false);
+      this.share.set(null);
+      const done = items.slice(0, taken);
+      const replaced = done.flatMap(({ id }) => before.get(id) ?? []);
+      const fresh = done.filter(({ id }) => !before.has(id)).map(({ id }) => id);
+      this.notices.say(why, () => {
+        if (fresh.length) this.tackle.takeOut(fresh).subscribe();
+        if (replaced.length) this.tackle.putAll(replaced).subscribe();
+      });
+      this.done.emit();
+    };
+    this.tackle.takeIn(items, this.stopping).subscribe({
+      next: (total) => {
+        taken = total;
+        this.share.set(total / items.length);
+      },
+      complete: () =>
+        finish(taken < items.length ? `Stopped: ${taken} of ${items.length} are in.` : `${taken} taken in.`),
+      error: (error: Error) => finish(`${taken} of ${items.length} are in. ${error.message}`),
+    });
+  }
+}

@@ -1,0 +1,192 @@
+import { inject, Injectable } from '@angular/core';
+import type { Conditions, UnitSystem, Water } from '@inky-shoal/core';
+import { WaterChart, type ChartFeature, type KeptChart, type ReadingStep } from '@inky-shoal/core/chart';
+import type { ChartDay, PlacedSpot, SpotFilter } from '@inky-shoal/core/spots';
+import {
+  BehaviorSubject,
+  catchError,
+  combineLatest,
+  concat,
+  distinctUntilChanged,
+  filter,
+  map,
+  merge,
+  type Observable,
+  of,
+  pairwise,
+  shareReplay,
+  startWith,
+  Subject,
+  switchMap,
+  take,
+  takeUntil,
+  tap,
+} from 'rxjs';
+import { ApiService } from './api.service';
+import { BookService } from './book.service';
+import { CharterService } from './charter.service';
+import { ConnectionService } from './connection.service';
+import { DayService } from './day.service';
+import { WatersService } from './waters.service';
+
+/** A water's chart on the desk, ready for the day on the sheet. */
+export interface OpenChart {
+  readonly water: Water;
+  readonly frame: KeptChart;
+  readonly features: readonly ChartFeature[];
+  readonly conditions: Conditions;
+  /** Minutes past midnight that have a picture. */
+  readonly minutes: readonly number[];
+  /** Rows and columns between which all water lies. */
+  readonly wet: { readonly west: number; readonly east: number; readonly north: number; readonly south: number };
+}
+
+/** The chart of the day's water: on its way, ready, not made yet, or not to be had, in words. */
+export type Charted =
+  | { readonly state: 'reading'; readonly step?: ReadingStep }
+  | { readonly state: 'ready'; readonly chart: OpenChart }
+  | { readonly state: 'no-water' }
+  | { readonly state: 'no-chart'; readonly water: Water }
+  | { readonly state: 'failed'; readonly message: string };
+
+type Prepared = Pick<OpenChart, 'minutes' | 'wet'>;
+
+/** What one hour looks like. */
+export interface HourPicture {
+  readonly minute: number;
+  readonly heat: Uint8Array;
+  readonly spots: readonly PlacedSpot[];
+}
+
+const alike = <T>(a: T, b: T): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** The chart of the water on the sheet. */
+@Injectable({ providedIn: 'root' })
+export class ChartService {
+  private readonly api = inject(ApiService);
+  private readonly books = inject(BookService);
+  private readonly charter = inject(CharterService);
+  private readonly day = inject(DayService);
+  private readonly level = new BehaviorSubject(0);
+  /** The bed that lies on the desk: it is fetched and opened once. */
+  private onDesk = '';
+  /** The day that was made ready last, and what came of it. */
+  private ready: { readonly day: string; readonly prepared: Prepared } | undefined;
+
+  /** Water's level above the chart's zero, metres. */
+  readonly levelM$ = this.level.asObservable();
+
+  /** The server was away and is back. */
+  private readonly back$ = inject(ConnectionService).online$.pipe(
+    pairwise(),
+    filter(([before, now]) => !before && now),
+  );
+
+  /** The day's water; null where there is none, a sentence where it cannot be had, undefined while it is on its way. */
+  private readonly water$ = combineLatest([this.day.draft$, inject(WatersService).waters$]).pipe(
+    map(([draft, waters]) => {
+      if (waters.state === 'failed') return waters.message;
+      if (waters.state === 'loading') return undefined;
+      // Where there are waters, a book begins its first day by itself.
+      if (!draft) return waters.value.length ? undefined : null;
+      return waters.value.find(({ id }) => id === draft.waterId) ?? null;
+    }),
+    distinctUntilChanged(alike),
+  );
+
+  readonly charted$: Observable<Charted> = this.water$.pipe(
+    switchMap((water): Observable<Charted> => {
+      if (water === undefined) return of({ state: 'reading' });
+      if (water === null) return of({ state: 'no-water' });
+      if (typeof water === 'string') return of({ state: 'failed', message: water });
+      return this.open(water);
+    }),
+    startWith<Charted>({ state: 'reading' }),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
+  setLevel(levelM: number): void {
+    this.level.next(levelM);
+  }
+
+  /** Reads the chart ahead, so that it stands at once when one goes there. */
+  warm(): Observable<unknown> {
+    return this.charted$.pipe(
+      filter(({ state }) => state !== 'reading'),
+      take(1),
+    );
+  }
+
+  picture(minute: number, only: SpotFilter, units: UnitSystem): Observable<HourPicture> {
+    return this.charter.scanAt(minute, only, units).pipe(map((found) => ({ minute, ...found })));
+  }
+
+  /** Opens a water's chart; where that fails it says so, and tries again once the server is back. */
+  private open(water: Water): Observable<Charted> {
+    const path = `/books/${this.books.book}/waters/${water.id}/chart`;
+    return this.api.get(path, WaterChart).pipe(
+      switchMap(({ chart: frame, features }): Observable<Charted> => {
+        if (!frame) return of({ state: 'no-chart', water });
+        return this.lay(path, frame).pipe(switchMap(() => this.judged(water, frame, features)));
+      }),
+      startWith<Charted>({ state: 'reading' }),
+      catchError((error: Error) =>
+        concat(
+          of<Charted>({ state: 'failed', message: error.message }),
+          this.back$.pipe(
+            take(1),
+            switchMap(() => this.open(water)),
+          ),
+        ),
+      ),
+    );
+  }
+
+  /** Lays a bed on the desk, where it does not lie there already. */
+  private lay(path: string, { updatedAt, ...frame }: KeptChart): Observable<unknown> {
+    const name = `${path} ${updatedAt}`;
+    if (this.onDesk === name) return of(null);
+    return this.api.bytes(`${path}/bed`).pipe(
+      switchMap((bed) => this.charter.open(frame, bed)),
+      tap(() => (this.onDesk = name)),
+    );
+  }
+
+  /** The chart under each day and level that come. */
+  private judged(water: Water, frame: KeptChart, features: readonly ChartFeature[]): Observable<Charted> {
+    const conditions$ = this.day.planned$.pipe(
+      filter((planned) => planned !== null),
+      map(({ conditions }) => conditions),
+      distinctUntilChanged(alike),
+    );
+    return combineLatest([conditions$, this.level]).pipe(
+      switchMap(([conditions, levelM]) => {
+        const steps = new Subject<ReadingStep>();
+        const prepared = this.prepare({ kind: water.waterKind, features, conditions, levelM }, (step) =>
+          steps.next(step),
+        ).pipe(
+          map(({ minutes, wet }): Charted => ({
+            state: 'ready',
+            chart: { water, frame, features, conditions, minutes, wet },
+          })),
+          shareReplay(1),
+        );
+        return merge(
+          steps.pipe(
+            map((step): Charted => ({ state: 'reading', step })),
+            takeUntil(prepared),
+          ),
+          prepared,
+        );
+      }),
+    );
+  }
+
+  /** Makes a day ready, where it is not the one that lies ready. */
+  private prepare(day: ChartDay, begin: (step: ReadingStep) => void): Observable<Prepared> {
+    const key = JSON.stringify([this.onDesk, day]);
+    if (this.ready?.day === key) return of(this.ready.prepared);
+    this.ready = undefined;
+    return this.charter.prepare(day, begin).pipe(tap((prepared) => (this.ready = { day: key, prepared })));
+  }
+}

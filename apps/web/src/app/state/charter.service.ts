@@ -1,0 +1,24 @@
+import { Injectable } from '@angular/core';
+import type { UnitSystem } from '@inky-shoal/core';
+import type { ChartFrame, ReadingStep } from '@inky-shoal/core/chart';
+import type { ChartDay, RunAsk, SpotFilter } from '@inky-shoal/core/spots';
+import { proxy } from 'comlink';
+import { defer } from 'rxjs';
+import type { Tints } from '../water/drawing';
+import { charting } from './engine';
+
+/** Reads and judges charts in a worker of the page. */
+@Injectable({ providedIn: 'root' })
+export class CharterService {
+  open = (frame: ChartFrame, bed: Uint8Array) => defer(() => charting().open(frame, bed));
+  prepare = (day: ChartDay, begin: (step: ReadingStep) => void) => defer(() => charting().prepare(day, proxy(begin)));
+  tint = (tints: Tints) => defer(() => charting().tint(tints));
+  contours = (depthsM: readonly number[]) => defer(() => charting().contours(depthsM));
+  soundings = (everyCells: number) => defer(() => charting().soundings(everyCells));
+  scanAt = (minute: number, filter: SpotFilter, units: UnitSystem) =>
+    defer(() => charting().scanAt(minute, filter, units));
+  spotAt = (lonLat: readonly [number, number], minute: number, units: UnitSystem) =>
+    defer(() => charting().spotAt(lonLat, minute, units));
+  alike = (cell: number, minute: number, units: UnitSystem) => defer(() => charting().alike(cell, minute, units));
+  run = (ask: RunAsk) => defer(() => charting().run(ask));
+}

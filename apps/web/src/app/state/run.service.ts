@@ -1,0 +1,111 @@
+import { inject, Injectable } from '@angular/core';
+import type { PlacedRun, PlacedSpot } from '@inky-shoal/core/spots';
+import { BehaviorSubject, combineLatest, map, type Observable, of } from 'rxjs';
+import * as z from 'zod';
+import { sayPlace } from '../water/spot-words';
+import { CharterService } from './charter.service';
+import type { OpenChart } from './chart.service';
+import { DayService } from './day.service';
+import { Store } from './store';
+
+const lonLat = z.tuple([z.number(), z.number()]);
+const Stop = z.object({
+  name: z.string(),
+  depthM: z.number(),
+  lonLat,
+  fromMin: z.number(),
+  toMin: z.number(),
+  /** The way to it from where one was before, metres. */
+  legM: z.number(),
+});
+const KeptRun = z.object({
+  waterId: z.string(),
+  date: z.string(),
+  ramp: z.string(),
+  backMin: z.number(),
+  stops: z.array(Stop),
+  line: z.array(lonLat),
+});
+/** The order of a day over chosen spots, as it goes on the sheet. */
+export type KeptRun = z.infer<typeof KeptRun>;
+
+/** A run with how many of its spots did not fit, or why there is none. */
+export type Ordered = { readonly run: KeptRun; readonly left: number } | { readonly why: string };
+
+/** Days whose runs are kept. */
+const DAYS_KEPT = 8;
+/** Spots among which a run is chosen. */
+export const MOST_PICKED = 15;
+/** Minutes to fish at a spot, and how fast the boat runs. */
+const STAY_MIN = 40;
+const SPEED_MPS = 11;
+
+/** Runs that were ordered, by water and day; the sheet shows the one of its day. */
+@Injectable({ providedIn: 'root' })
+export class RunService {
+  private readonly charter = inject(CharterService);
+  private readonly store = new Store('runs', z.array(KeptRun), []);
+  private readonly runs = new BehaviorSubject(this.store.read());
+
+  /** The run of the day on the sheet. */
+  readonly run$ = combineLatest([this.runs, inject(DayService).draft$]).pipe(
+    map(
+      ([runs, draft]) =>
+        runs.find(({ waterId, date }) => waterId === draft?.waterId && date === draft.input.date) ?? null,
+    ),
+  );
+
+  /** Orders the day over spots, from the chart's ramp and back, and keeps the run. */
+  order({ water, features, conditions, minutes }: OpenChart, picked: readonly PlacedSpot[]): Observable<Ordered> {
+    const ramp = features.find(({ kind }) => kind === 'ramp');
+    const [startMin, endMin] = [minutes[0], minutes.at(-1)];
+    if (ramp?.shape.type !== 'Point' || startMin === undefined || endMin === undefined) {
+      return of({ why: 'No ramp is marked on this chart: a run starts and ends at one.' });
+    }
+    const spots = picked.map(({ cell }) => ({ cell, minutes: STAY_MIN }));
+    const { name = 'the ramp', shape } = ramp;
+    return this.charter.run({ spots, ramp: shape.coordinates, speedMps: SPEED_MPS, startMin, endMin }).pipe(
+      map((found): Ordered => {
+        if (!found?.stops.length) return { why: 'No spot can be reached from the ramp in the time.' };
+        const run = { waterId: water.id, date: conditions.date, ramp: name, ...written(found, picked) };
+        this.keep(run);
+        return { run, left: found.left.length };
+      }),
+    );
+  }
+
+  keep(run: KeptRun): void {
+    this.write([run, ...this.others(run)].slice(0, DAYS_KEPT));
+  }
+
+  remove(run: KeptRun): void {
+    this.write(this.others(run));
+  }
+
+  private others({ waterId, date }: KeptRun): KeptRun[] {
+    return this.runs.value.filter((each) => each.waterId !== waterId || each.date !== date);
+  }
+
+  private write(runs: KeptRun[]): void {
+    this.store.write(runs);
+    this.runs.next(runs);
+  }
+}
+
+/** A run as it is kept: its stops by name, its way in degrees. */
+const written = ({ stops, legs, backMin }: PlacedRun, picked: readonly PlacedSpot[]) => ({
+  backMin,
+  stops: stops.map(({ spot, fromMin, toMin }, index) => {
+    const place = picked[spot] as PlacedSpot;
+    const [longitude, latitude] = place.lonLat;
+    return {
+      name: sayPlace(place),
+      depthM: place.depthM,
+      lonLat: [longitude, latitude] as [number, number],
+      fromMin,
+      toMin,
+      legM: legs[index]?.lengthM ?? 0,
+    };
+  }),
+  line: legs.flatMap(({ line }) => line.map(([longitude, latitude]): [number, number] => [longitude, latitude])),
+});

@@ -1,0 +1,70 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { symbolOf, toSi, type Measure } from '@inky-shoal/core';
+import { SettingsService } from '../state/settings.service';
+import { plainFigure, readNumber } from './numbers';
+
+/** A figure to type: a quantity in the user's units, or a bare number with its own unit. Given and taken in SI. */
+@Component({
+  selector: 'inky-figure',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <label class="label" [for]="fieldId()">{{ label() }}{{ symbol() ? ', ' + symbol() : '' }}</label>
+    <input
+      #field
+      class="field"
+      inputmode="decimal"
+      autocomplete="off"
+      [id]="fieldId()"
+      [value]="text()"
+      [attr.aria-invalid]="!!problem()"
+      [attr.aria-describedby]="fieldId() + '-problem'"
+      (input)="typed(field.value)"
+    />
+    <p [id]="fieldId() + '-problem'" class="problem" role="alert">{{ problem() }}</p>
+  `,
+  styles: `
+    :host {
+      display: block;
+    }
+  `,
+})
+export class FigureComponent {
+  readonly fieldId = input.required<string>();
+  readonly label = input.required<string>();
+  /** What is measured; none for a bare number. */
+  readonly measure = input<Measure>();
+  /** The unit of a bare number, where it has one. */
+  readonly unit = input('');
+  readonly value = input<unknown>();
+  readonly problem = input<string | null | undefined>(null);
+  /** The figure in SI; undefined where nothing stands there, and the text itself where it is no number. */
+  readonly valueChange = output<number | string | undefined>();
+
+  private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
+  protected readonly symbol = computed(() => {
+    const measure = this.measure();
+    return measure ? symbolOf(measure, this.units()) : this.unit();
+  });
+  private readonly shown = computed(() => {
+    const [value, measure] = [this.value(), this.measure()];
+    if (typeof value !== 'number') return typeof value === 'string' ? value : '';
+    return measure ? plainFigure(measure, value, this.units()) : String(Number(value.toFixed(3)));
+  });
+  /** What stands in the field: as typed while it says the same, else the figure itself. */
+  protected readonly text = linkedSignal<string, string>({
+    source: this.shown,
+    computation: (shown, before) => {
+      const typed = before?.value ?? '';
+      const same = readNumber(typed) !== undefined && readNumber(typed) === readNumber(shown);
+      return same ? typed : shown;
+    },
+  });
+
+  protected typed(text: string): void {
+    this.text.set(text);
+    const [number, measure] = [readNumber(text), this.measure()];
+    if (number === undefined) this.valueChange.emit(text.trim() || undefined);
+    else this.valueChange.emit(measure ? toSi(measure, number, this.units()) : number);
+  }
+}

@@ -1,0 +1,340 @@
+import type { UnitSystem } from '@inky-shoal/core';
+import type { ChartFeature, ChartFrame } from '@inky-shoal/core/chart';
+import { utmDefinition } from '@inky-shoal/core/chart';
+import type { PlacedSpot } from '@inky-shoal/core/spots';
+import ScaleLine from 'ol/control/ScaleLine';
+import Zoom from 'ol/control/Zoom';
+import Feature from 'ol/Feature';
+import GeoJSON from 'ol/format/GeoJSON';
+import LineString from 'ol/geom/LineString';
+import MultiLineString from 'ol/geom/MultiLineString';
+import Point from 'ol/geom/Point';
+import ImageLayer from 'ol/layer/Image';
+import VectorLayer from 'ol/layer/Vector';
+import VectorImageLayer from 'ol/layer/VectorImage';
+import OlMap from 'ol/Map';
+import { register } from 'ol/proj/proj4';
+import { fromLonLat, toLonLat } from 'ol/proj';
+import ImageCanvas from 'ol/source/ImageCanvas';
+import VectorSource from 'ol/source/Vector';
+import CircleStyle from 'ol/style/Circle';
+import Fill from 'ol/style/Fill';
+import RegularShape from 'ol/style/RegularShape';
+import Stroke from 'ol/style/Stroke';
+import Style, { type StyleFunction } from 'ol/style/Style';
+import Text from 'ol/style/Text';
+import View from 'ol/View';
+import proj4 from 'proj4';
+import type { Ink } from '../ui/ink';
+import type { DepthLines, Rgb } from './drawing';
+
+/** Lines of equal depth as they are drawn: every second or so heavier, with its figure. */
+export interface Contour extends DepthLines {
+  readonly label: string;
+  readonly strong: boolean;
+}
+
+/** A depth written on the chart. */
+export interface Sounding {
+  readonly at: readonly [x: number, y: number];
+  readonly text: string;
+}
+
+export interface ChartMapEvents {
+  /** A place on the water was pressed, in degrees. */
+  readonly pressed: (lonLat: readonly [number, number]) => void;
+  /** A numbered spot was pressed. */
+  readonly chosen: (spot: PlacedSpot) => void;
+}
+
+/** A chart in ink: tints, contours, soundings, what was drawn, the hour's heat, spots and the run. */
+export class ChartMap {
+  private readonly map: OlMap;
+  private readonly bed: ImageCanvas;
+  private readonly contours = new VectorSource();
+  private readonly drawn = new VectorSource();
+  private readonly soundings = new VectorSource();
+  private readonly spots = new VectorSource();
+  private readonly run = new VectorSource();
+  private tint: HTMLCanvasElement | null = null;
+  private heat: HTMLCanvasElement | null = null;
+  private readonly geoJson: GeoJSON;
+  private readonly scale = new ScaleLine();
+  private ink: Ink;
+
+  constructor(
+    target: HTMLElement,
+    private readonly frame: ChartFrame,
+    wet: { readonly west: number; readonly east: number; readonly north: number; readonly south: number },
+    ink: Ink,
+    events: ChartMapEvents,
+  ) {
+    this.ink = ink;
+    const projection = `EPSG:${frame.epsg}`;
+    proj4.defs(projection, utmDefinition(frame.epsg));
+    register(proj4);
+    this.geoJson = new GeoJSON({ dataProjection: 'EPSG:4326', featureProjection: projection });
+    this.bed = new ImageCanvas({
+      projection,
+      ratio: 1,
+      canvasFunction: (extent, resolution, pixelRatio, size) => this.paint(extent, resolution, pixelRatio, size),
+    });
+    const { westM, northM, cols, rows, cellM } = frame;
+    const extent = [westM, northM - rows * cellM, westM + cols * cellM, northM];
+    this.map = new OlMap({
+      target,
+      controls: [new Zoom({ zoomInTipLabel: 'Nearer', zoomOutTipLabel: 'Farther' }), this.scale],
+      layers: [
+        new ImageLayer({ source: this.bed }),
+        new VectorImageLayer({ source: this.contours, style: this.contourStyle, declutter: true }),
+        new VectorLayer({ source: this.drawn, style: this.drawnStyle, declutter: true }),
+        new VectorLayer({ source: this.soundings, style: this.soundingStyle, declutter: true, maxResolution: 9 }),
+        new VectorLayer({ source: this.run, style: this.runStyle }),
+        new VectorLayer({ source: this.spots, style: this.spotStyle, declutter: 'spots' }),
+      ],
+      view: new View({
+        projection,
+        extent: buffered(extent, 0.2),
+        showFullExtent: true,
+        constrainOnlyCenter: false,
+        smoothExtentConstraint: false,
+        minResolution: 0.4,
+      }),
+    });
+    this.map
+      .getView()
+      .fit(
+        [westM + wet.west * cellM, northM - wet.south * cellM, westM + wet.east * cellM, northM - wet.north * cellM],
+        { padding: [24, 30, 24, 30] },
+      );
+    this.map.on('click', ({ pixel, coordinate }) => {
+      const found = this.map.forEachFeatureAtPixel(pixel, (feature) => feature.get('spot') as PlacedSpot | undefined, {
+        hitTolerance: 14,
+      });
+      if (found) events.chosen(found);
+      else events.pressed(toLonLat(coordinate, projection) as [number, number]);
+    });
+  }
+
+  close(): void {
+    this.map.setTarget();
+  }
+
+  /** The box's size has changed. */
+  resized(): void {
+    this.map.updateSize();
+  }
+
+  setInk(ink: Ink): void {
+    this.ink = ink;
+    for (const source of [this.contours, this.drawn, this.soundings, this.spots, this.run]) source.changed();
+  }
+
+  setUnits(units: UnitSystem): void {
+    this.scale.setUnits(units);
+  }
+
+  setTint(pixels: Uint8ClampedArray<ArrayBuffer>): void {
+    this.tint = this.canvasOf(pixels);
+    this.bed.changed();
+  }
+
+  /** @param shown 0 to 255 by cell; what is no better than usual has nothing */
+  setHeat(shown: Uint8Array, [red, green, blue]: Rgb): void {
+    const pixels = new Uint8ClampedArray(shown.length * 4);
+    const words = new Uint32Array(pixels.buffer);
+    const colour = (blue << 16) | (green << 8) | red;
+    for (let cell = 0; cell < shown.length; cell++) {
+      const heat = shown[cell] as number;
+      if (heat > 20) words[cell] = (Math.min(215, 40 + heat) << 24) | colour;
+    }
+    this.heat = this.canvasOf(pixels);
+    this.bed.changed();
+  }
+
+  setContours(contours: readonly Contour[]): void {
+    const { westM, northM, cellM } = this.frame;
+    this.contours.clear();
+    this.contours.addFeatures(
+      contours.map(({ lines, ...rest }) => {
+        const geometry = new MultiLineString(
+          lines.map((line) => line.map(([x, y]) => [westM + x * cellM, northM - y * cellM])),
+        );
+        return new Feature({ geometry, contour: rest });
+      }),
+    );
+  }
+
+  setSoundings(soundings: readonly Sounding[]): void {
+    this.soundings.clear();
+    this.soundings.addFeatures(soundings.map(({ at, text }) => new Feature({ geometry: new Point([...at]), text })));
+  }
+
+  setFeatures(features: readonly ChartFeature[]): void {
+    this.drawn.clear();
+    this.drawn.addFeatures(
+      features
+        .filter(({ kind }) => kind !== 'zone')
+        .map((feature) => {
+          const geometry = this.geoJson.readGeometry(feature.shape) ?? undefined;
+          return new Feature({ geometry, drawn: feature });
+        }),
+    );
+  }
+
+  setSpots(spots: readonly PlacedSpot[], chosen: PlacedSpot | null, alike: readonly PlacedSpot[]): void {
+    this.spots.clear();
+    // Where places crowd, the better one is shown, and the others as one comes nearer.
+    const add = (spot: PlacedSpot, text: string, kind: string, rank: number) =>
+      this.spots.addFeature(new Feature({ geometry: new Point([...spot.at]), spot, text, kind, rank }));
+    alike.forEach((spot, index) => add(spot, '', 'alike', 100 + index));
+    spots.forEach((spot, index) => spot.cell !== chosen?.cell && add(spot, String(index + 1), 'best', index));
+    const place = spots.findIndex(({ cell }) => cell === chosen?.cell);
+    if (chosen) add(chosen, place < 0 ? '' : String(place + 1), 'chosen', -1);
+  }
+
+  setRun(line: readonly (readonly [number, number])[]): void {
+    this.run.clear();
+    if (line.length < 2) return;
+    const projection = `EPSG:${this.frame.epsg}`;
+    this.run.addFeature(new Feature(new LineString(line.map((at) => fromLonLat([...at], projection)))));
+  }
+
+  /** Brings a place into view where it is not. */
+  show(at: readonly [number, number]): void {
+    const view = this.map.getView();
+    const size = this.map.getSize();
+    const [x, y] = at;
+    const [west = 0, south = 0, east = 0, north = 0] = view.calculateExtent(size);
+    const [dx, dy] = [(east - west) * 0.08, (north - south) * 0.08];
+    if (x < west + dx || x > east - dx || y < south + dy || y > north - dy)
+      view.animate({ center: [x, y], duration: 200 });
+  }
+
+  private canvasOf(pixels: Uint8ClampedArray<ArrayBuffer>): HTMLCanvasElement {
+    const canvas = document.createElement('canvas');
+    canvas.width = this.frame.cols;
+    canvas.height = this.frame.rows;
+    canvas.getContext('2d')?.putImageData(new ImageData(pixels, this.frame.cols, this.frame.rows), 0, 0);
+    return canvas;
+  }
+
+  /** Only the part in view is drawn, scaled by the canvas itself. */
+  private paint(
+    extent: readonly number[],
+    _resolution: number,
+    _pixelRatio: number,
+    size: readonly number[],
+  ): HTMLCanvasElement {
+    const [width = 1, height = 1] = size;
+    const canvas = document.createElement('canvas');
+    canvas.width = Math.round(width);
+    canvas.height = Math.round(height);
+    const context = canvas.getContext('2d');
+    const { westM, northM, cellM } = this.frame;
+    const [west = 0, south = 0, east = 0, north = 0] = extent;
+    const from = { x: (west - westM) / cellM, y: (northM - north) / cellM };
+    const span = { x: (east - west) / cellM, y: (north - south) / cellM };
+    for (const image of [this.tint, this.heat]) {
+      if (image && context) context.drawImage(image, from.x, from.y, span.x, span.y, 0, 0, width, height);
+    }
+    return canvas;
+  }
+
+  private readonly halo = () => new Stroke({ color: this.ink.paper, width: 3 });
+
+  private readonly contourStyle: StyleFunction = (feature, resolution) => {
+    const { label, strong } = feature.get('contour') as Omit<Contour, 'lines'>;
+    if (!strong && resolution > 9) return [];
+    return new Style({
+      stroke: new Stroke({ color: this.ink.ink2, width: strong ? 0.9 : 0.5 }),
+      text:
+        strong && resolution < 14
+          ? new Text({
+              text: label,
+              placement: 'line',
+              font: `italic ${0.68 * this.ink.sizePx}px ${this.ink.display}`,
+              fill: new Fill({ color: this.ink.ink2 }),
+              stroke: this.halo(),
+            })
+          : undefined,
+    });
+  };
+
+  private readonly drawnStyle: StyleFunction = (feature, resolution) => {
+    const { kind, cover, structure, name } = feature.get('drawn') as ChartFeature;
+    const { ink, ink2, act, paper, text, sizePx } = this.ink;
+    const label = (offsetY: number) =>
+      name && resolution < 12
+        ? new Text({
+            text: name,
+            font: `${0.75 * sizePx}px ${text}`,
+            fill: new Fill({ color: ink }),
+            stroke: this.halo(),
+            offsetY,
+          })
+        : undefined;
+    if (kind === 'mark' || kind === 'ramp') {
+      const square = new RegularShape({
+        points: 4,
+        radius: 6,
+        angle: Math.PI / 4,
+        fill: new Fill({ color: ink }),
+        stroke: new Stroke({ color: paper, width: 1.5 }),
+      });
+      const cross = new RegularShape({
+        points: 4,
+        radius: 7,
+        radius2: 0,
+        angle: Math.PI / 4,
+        stroke: new Stroke({ color: act, width: 2.5 }),
+      });
+      return new Style({ image: kind === 'ramp' ? square : cross, text: label(15) });
+    }
+    const dash = kind === 'track' ? [6, 4] : cover === 'submerged-grass' ? [1, 4] : structure ? undefined : [4, 3];
+    return new Style({
+      stroke: new Stroke({ color: ink2, width: structure ? 2 : 1.2, lineDash: dash, lineCap: 'round' }),
+      text: label(0),
+    });
+  };
+
+  private readonly soundingStyle: StyleFunction = (feature) =>
+    new Style({
+      text: new Text({
+        text: feature.get('text') as string,
+        font: `${0.7 * this.ink.sizePx}px ${this.ink.text}`,
+        fill: new Fill({ color: this.ink.ink }),
+        stroke: new Stroke({ color: this.ink.paper, width: 2 }),
+      }),
+    });
+
+  private readonly runStyle: StyleFunction = () => [
+    new Style({ stroke: new Stroke({ color: this.ink.paper, width: 5 }) }),
+    new Style({ stroke: new Stroke({ color: this.ink.act, width: 2.5, lineDash: [8, 5] }) }),
+  ];
+
+  private readonly spotStyle: StyleFunction = (feature) => {
+    const kind = feature.get('kind') as 'best' | 'chosen' | 'alike';
+    const { ink, paper, act, onAct, lure, text, sizePx } = this.ink;
+    const fill = kind === 'chosen' ? act : kind === 'alike' ? lure : paper;
+    return new Style({
+      zIndex: 1000 - (feature.get('rank') as number),
+      image: new CircleStyle({
+        radius: kind === 'alike' ? 7 : 10.5,
+        fill: new Fill({ color: fill }),
+        stroke: new Stroke({ color: kind === 'chosen' ? paper : ink, width: 1.5 }),
+      }),
+      text: new Text({
+        text: feature.get('text') as string,
+        font: `bold ${0.75 * sizePx}px ${text}`,
+        fill: new Fill({ color: kind === 'chosen' ? onAct : ink }),
+        offsetY: 1,
+      }),
+    });
+  };
+}
+
+function buffered([west = 0, south = 0, east = 0, north = 0]: readonly number[], share: number): number[] {
+  const [dx, dy] = [(east - west) * share, (north - south) * share];
+  return [west - dx, south - dy, east + dx, north + dy];
+}

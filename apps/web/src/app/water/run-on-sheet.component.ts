@@ -1,0 +1,43 @@
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import type { UnitSystem } from '@inky-shoal/core';
+import { ChartService } from '../state/chart.service';
+import { RunService } from '../state/run.service';
+import { RunStopsComponent } from './run-stops.component';
+
+/** The run of the day, on its sheet and printed with it. The chart is read ahead meanwhile. */
+@Component({
+  selector: 'inky-run-on-sheet',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterLink, RunStopsComponent],
+  template: `
+    @if (run(); as run) {
+      <section aria-labelledby="run">
+        <h2 id="run">Run</h2>
+        <inky-run-stops [run]="run" [units]="units()" />
+      </section>
+    }
+    <p class="no-print">
+      <a class="plain" routerLink="/water">{{ run() ? 'On the chart' : 'Where on the chart' }}</a>
+    </p>
+  `,
+  styles: `
+    h2 {
+      font-size: 1.1rem;
+    }
+    .plain {
+      display: inline-flex;
+      align-items: center;
+      padding-left: 0;
+    }
+  `,
+})
+export class RunOnSheetComponent {
+  readonly units = input.required<UnitSystem>();
+  protected readonly run = toSignal(inject(RunService).run$, { initialValue: null });
+
+  constructor() {
+    inject(ChartService).warm().pipe(takeUntilDestroyed()).subscribe();
+  }
+}

@@ -1,0 +1,40 @@
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import { say, type UnitSystem } from '@inky-shoal/core';
+import type { KeptRun } from '../state/run.service';
+import { sayMinute, sayWay } from './spot-words';
+
+/** The stops of a run in their order, and when one is back. */
+@Component({
+  selector: 'inky-run-stops',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <ol>
+      @for (stop of run().stops; track $index) {
+        <li>
+          <strong>{{ time(stop.fromMin) }} to {{ time(stop.toMin) }}</strong> {{ stop.name }}, {{ depth(stop.depthM) }}
+          <span class="quiet">{{ way(stop.legM) }} on</span>
+        </li>
+      }
+    </ol>
+    <p class="quiet">Back at {{ run().ramp }} {{ time(run().backMin) }}.</p>
+  `,
+  styles: `
+    ol {
+      margin: 0.2rem 0;
+      padding-left: 1.3rem;
+    }
+  `,
+})
+export class RunStopsComponent {
+  readonly run = input.required<KeptRun>();
+  readonly units = input.required<UnitSystem>();
+  protected readonly time = sayMinute;
+
+  protected depth(depthM: number): string {
+    return say('depth', depthM, this.units());
+  }
+
+  protected way(metres: number): string {
+    return sayWay(metres, this.units());
+  }
+}

@@ -1,0 +1,74 @@
+import { clockOf, nameOf, say, toShown, type UnitSystem } from '@inky-shoal/core';
+import type { PlacedSpot } from '@inky-shoal/core/spots';
+import { capital, sayClock, sayHours } from '../sheet/words';
+
+const METRES_A_MILE = 1609.344;
+/** Farther than this, metres, ways are told in miles or kilometres. */
+const FAR_M = { us: 400, metric: 950 };
+/** Farther than this, metres, deep water or a channel is no neighbour any more. */
+const NO_NEIGHBOUR_M = 5000;
+const CHANNEL_NEAR_M = 600;
+/** Lower waves are not felt in a boat, metres. */
+const FELT_WAVE_M = 0.08;
+
+/** A way over ground or water, near ones in feet or metres, far ones in miles or kilometres. */
+export function sayWay(metres: number, units: UnitSystem): string {
+  if (metres < FAR_M[units]) {
+    const step = units === 'us' ? 10 : 5;
+    const shown = Math.max(1, Math.round(toShown('depth', metres, units) / step)) * step;
+    return `${shown} ${units === 'us' ? 'ft' : 'm'}`;
+  }
+  return units === 'us' ? `${(metres / METRES_A_MILE).toFixed(1)} miles` : `${(metres / 1000).toFixed(1)} km`;
+}
+
+/** The place in a few words: `Secondary point, Brindle Creek`. */
+export const sayPlace = ({ structure, zone }: Pick<PlacedSpot, 'structure' | 'zone'>): string =>
+  capital(nameOf(structure)) + (zone ? `, ${zone}` : '');
+
+/** How deep it is there, and under what. */
+export const sayGround = ({ depthM, cover }: Pick<PlacedSpot, 'depthM' | 'cover'>, units: UnitSystem): string =>
+  say('depth', depthM, units) + (cover ? `, ${nameOf(cover)}` : '');
+
+/** When it is at its best, in words; all day where that is so. */
+export function sayGood({ good, byQuarter }: Pick<PlacedSpot, 'good' | 'byQuarter'>): string {
+  const [first, last] = [byQuarter[0]?.minute, byQuarter.at(-1)?.minute];
+  const [only] = good;
+  if (good.length === 1 && only && only.fromMin === first && only.toMin === last) return 'all day';
+  return good.map(({ fromMin, toMin }) => sayHours(clockOf(fromMin), clockOf(toMin))).join(', ');
+}
+
+/** The lie of the ground and what is near, as a sentence. */
+export function sayLie(
+  {
+    slopeDeg,
+    shoreM,
+    deepM,
+    channelM,
+    waveM,
+    shaded,
+  }: Pick<PlacedSpot, 'slopeDeg' | 'shoreM' | 'deepM' | 'channelM' | 'waveM' | 'shaded'>,
+  units: UnitSystem,
+): string {
+  const parts = [`slopes ${Math.round(slopeDeg)}°`, `${sayWay(shoreM, units)} off the bank`];
+  if (deepM === 0) parts.push('in the deep');
+  else if (deepM < NO_NEIGHBOUR_M) parts.push(`${sayWay(deepM, units)} to deep water`);
+  if (channelM === 0) parts.push('on a channel');
+  else if (channelM < CHANNEL_NEAR_M) parts.push(`${sayWay(channelM, units)} to a channel`);
+  if (waveM > FELT_WAVE_M) parts.push(`waves of ${say('depth', waveM, units)}`);
+  if (shaded) parts.push('in the shade');
+  return `${capital(parts.join(', '))}.`;
+}
+
+/** A time of the day from its minute. */
+export const sayMinute = (minute: number): string => sayClock(clockOf(minute));
+
+type Told = Pick<PlacedSpot, 'cell' | 'structure' | 'zone' | 'depthM'>;
+
+/** Where to go at first light and at noon, in one sentence. */
+export function sayAnswer(first: Told | undefined, noon: Told | undefined, units: UnitSystem): string {
+  if (!first || !noon) return 'Nowhere on this chart holds fish today.';
+  const words = ({ structure, zone, depthM }: Told) =>
+    `${nameOf(structure)}${zone ? ` in ${zone}` : ''}, ${say('depth', depthM, units)}`;
+  if (first.cell === noon.cell) return `First light and noon alike: the ${words(first)}.`;
+  return `First light: the ${words(first)}. Noon: the ${words(noon)}.`;
+}

@@ -1,0 +1,392 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import type { Water } from '@inky-shoal/core';
+import { bedToBytes, chartProjection, type ChartFeature, type KeptChart } from '@inky-shoal/core/chart';
+import type { PlacedSpot } from '@inky-shoal/core/spots';
+import { filter, firstValueFrom } from 'rxjs';
+import { ChartService, type Charted } from '../state/chart.service';
+import { ConnectionService } from '../state/connection.service';
+import { DayService } from '../state/day.service';
+import { NoticeService } from '../state/notice.service';
+import { RunService } from '../state/run.service';
+import { SettingsService } from '../state/settings.service';
+import { contoursIn, rgbOf, tintsOf } from './chart-tints';
+import { depthLines, soundings, tintPixels } from './drawing';
+import { RunOnSheetComponent } from './run-on-sheet.component';
+import { sayAnswer, sayGood, sayGround, sayLie, sayMinute, sayPlace, sayWay } from './spot-words';
+import { WaterView } from './water.view';
+
+/** What the page told the map to show; the map itself needs a canvas, which the test environment does not have. */
+const shownOnMap: Record<string, unknown> = {};
+jest.mock('./chart-map', () => ({
+  ChartMap: jest.fn(
+    () =>
+      new Proxy(
+        {},
+        {
+          get: (_, name) => (given: unknown) => {
+            shownOnMap[String(name)] = given;
+          },
+        },
+      ),
+  ),
+}));
+
+const COLS = 90;
+const ROWS = 70;
+const FRAME: KeptChart = {
+  epsg: 32616,
+  cols: COLS,
+  rows: ROWS,
+  cellM: 10,
+  westM: 374000,
+  northM: 3975000,
+  source: 'Made up',
+  updatedAt: '2027-01-01T00:00:00Z',
+};
+/** A bowl 7 m deep with a bar that runs out from the north bank and a shelf in the west. */
+const VALUES = Float32Array.from({ length: COLS * ROWS }, (_, cell) => {
+  const [x, y] = [cell % COLS, Math.floor(cell / COLS)];
+  const toBank = Math.min(x, y, COLS - 1 - x, ROWS - 1 - y) - 3;
+  if (toBank < 0) return 2;
+  const bowl = -Math.min(7, toBank * 0.5 + 0.2);
+  const shelf = x < 30 ? Math.max(bowl, -1.6) : bowl;
+  return Math.max(shelf, -0.5 - y * 0.06 - Math.abs(x - 55) * 0.6);
+});
+const id = (n: number) => `01950000-0000-7000-8000-${String(n).padStart(12, '0')}`;
+const WATER: Water = {
+  id: id(1),
+  name: 'Test lake',
+  discipline: 'bass',
+  waterKind: 'highland-reservoir',
+  place: { latitude: 35.9, longitude: -88.4, timeZone: 'America/Chicago' },
+  createdAt: '2027-01-01T00:00:00Z',
+  updatedAt: '2027-01-01T00:00:00Z',
+};
+const lonLat = (col: number, row: number): [number, number] =>
+  chartProjection(FRAME.epsg).toLonLat([FRAME.westM + (col + 0.5) * 10, FRAME.northM - (row + 0.5) * 10]);
+const RAMP: ChartFeature = {
+  id: id(2),
+  kind: 'ramp',
+  name: 'Test ramp',
+  shape: { type: 'Point', coordinates: lonLat(10, 10) },
+};
+const INPUT = {
+  discipline: 'bass' as const,
+  date: '2027-03-13',
+  place: WATER.place,
+  waterKind: WATER.waterKind,
+  surfaceTempC: 13,
+  windMps: 5,
+  windFromDeg: 200,
+  window: { from: '06:00', to: '14:00' },
+};
+
+let http: HttpTestingController;
+beforeEach(() => {
+  localStorage.clear();
+  localStorage.setItem('inky.settings', JSON.stringify({ units: 'metric', look: 'paper' }));
+  TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting(), provideRouter([])] });
+  http = TestBed.inject(HttpTestingController);
+});
+
+const PATH = `/api/books/demo/waters/${WATER.id}/chart`;
+const openDay = (input: Record<string, unknown> = {}, waterId: string | null = WATER.id) =>
+  TestBed.inject(DayService).open({
+    waterId,
+    waterName: WATER.name,
+    savedId: null,
+    savedName: null,
+    input: { ...INPUT, ...input },
+  });
+const giveWaters = (waters: readonly Water[]) =>
+  http.match('/api/books/demo/waters').forEach((each) => each.flush(waters));
+const giveChart = (features: readonly ChartFeature[] = [RAMP]) => {
+  http.expectOne(PATH).flush({ chart: FRAME, features });
+  for (const each of http.match(`${PATH}/bed`)) each.flush(bedToBytes({ values: VALUES }).buffer);
+};
+const settled = (charted: Charted) => charted.state !== 'reading';
+
+describe('the chart of the day', () => {
+  const states: Charted[] = [];
+  const watch = (): ChartService => {
+    states.length = 0;
+    const service = TestBed.inject(ChartService);
+    service.charted$.subscribe((charted) => states.push(charted));
+    return service;
+  };
+
+  it('is read for the water on the sheet, and made ready again for another day or level', async () => {
+    openDay();
+    const service = watch();
+    giveWaters([WATER]);
+    giveChart();
+    const ready = await firstValueFrom(service.charted$.pipe(filter(settled)));
+    if (ready.state !== 'ready') throw new Error(ready.state);
+    expect(ready.chart.minutes[0]).toBe(360);
+    expect(ready.chart.minutes.at(-1)).toBe(840);
+    expect(ready.chart.wet).toEqual({ west: 3, east: COLS - 4, north: 3, south: ROWS - 4 });
+    expect(ready.chart.features).toEqual([RAMP]);
+    service.setLevel(-1);
+    await firstValueFrom(service.charted$.pipe(filter((each) => each.state === 'ready' && each.chart.wet.west > 3)));
+    TestBed.inject(DayService).change({ date: '2027-03-20' });
+    await firstValueFrom(
+      service.charted$.pipe(filter((each) => each.state === 'ready' && each.chart.conditions.date === '2027-03-20')),
+    );
+    http.expectNone(`${PATH}/bed`);
+  });
+
+  it('is not read twice when one comes back to the same day', async () => {
+    openDay();
+    const service = TestBed.inject(ChartService);
+    const first = firstValueFrom(service.warm());
+    giveWaters([WATER]);
+    giveChart();
+    await first;
+    const again = firstValueFrom(service.charted$.pipe(filter(settled)));
+    http.expectOne(PATH).flush({ chart: FRAME, features: [RAMP] });
+    http.expectNone(`${PATH}/bed`);
+    expect((await again).state).toBe('ready');
+  });
+
+  it('says that there is no water', () => {
+    watch();
+    expect(states.at(-1)).toEqual({ state: 'reading' });
+    giveWaters([]);
+    expect(states.at(-1)).toEqual({ state: 'no-water' });
+  });
+
+  it('says that a water has no chart', () => {
+    openDay();
+    watch();
+    giveWaters([WATER]);
+    http.expectOne(PATH).flush({ chart: null, features: [] });
+    expect(states.at(-1)).toEqual({ state: 'no-chart', water: WATER });
+  });
+
+  it('says so where the server is away, and opens by itself when it is back', async () => {
+    jest.useFakeTimers();
+    openDay();
+    watch();
+    giveWaters([WATER]);
+    for (let attempt = 0; attempt < 3; attempt++) {
+      http.expectOne(PATH).error(new ProgressEvent('error'));
+      await jest.advanceTimersByTimeAsync(600);
+    }
+    expect(states.at(-1)).toEqual({ state: 'failed', message: 'The server does not answer.' });
+    jest.useRealTimers();
+    TestBed.inject(ConnectionService).found();
+    giveWaters([WATER]);
+    giveChart();
+    const ready = firstValueFrom(TestBed.inject(ChartService).charted$.pipe(filter(({ state }) => state === 'ready')));
+    expect((await ready).state).toBe('ready');
+  });
+});
+
+const text = (fixture: ComponentFixture<unknown>) =>
+  ((fixture.nativeElement as HTMLElement).textContent ?? '').replace(/\s+/g, ' ').trim();
+const buttons = (fixture: ComponentFixture<unknown>, within = '') => [
+  ...(fixture.nativeElement as HTMLElement).querySelectorAll<HTMLButtonElement>(`${within} button`),
+];
+const press = async (fixture: ComponentFixture<unknown>, name: string) => {
+  const button = buttons(fixture).find((each) => each.textContent?.trim() === name);
+  if (!button) throw new Error(`No button ${name} in "${text(fixture)}"`);
+  button.click();
+  await fixture.whenStable();
+};
+const until = async (fixture: ComponentFixture<unknown>, holds: () => boolean) => {
+  for (let turn = 0; turn < 200 && !holds(); turn++) {
+    await new Promise((resolve) => setTimeout(resolve, 10));
+    await fixture.whenStable();
+  }
+  if (!holds()) throw new Error(`Waited in vain; it says "${text(fixture)}"`);
+};
+const BEST = '[aria-label="Best places"]';
+
+describe('the view of the chart', () => {
+  beforeAll(() => {
+    globalThis.ResizeObserver ??= jest.fn(() => ({ observe: jest.fn(), unobserve: jest.fn(), disconnect: jest.fn() }));
+  });
+  const open = async (features?: readonly ChartFeature[]): Promise<ComponentFixture<WaterView>> => {
+    openDay();
+    const fixture = TestBed.createComponent(WaterView);
+    fixture.detectChanges();
+    giveWaters([WATER]);
+    giveChart(features);
+    await until(fixture, () => buttons(fixture, BEST).length > 3 && text(fixture).includes('First light'));
+    return fixture;
+  };
+
+  it('answers, lists places, and shows both on the map', async () => {
+    const fixture = await open();
+    expect(text(fixture)).toMatch(/First light.*\d m\./);
+    expect(text(fixture)).toContain('Test lake, Saturday 13 March');
+    expect(buttons(fixture, BEST).map((each) => each.textContent)).toEqual(
+      expect.arrayContaining([expect.stringMatching(/main-lake point|Main-lake point|Flat/i)]),
+    );
+    expect((shownOnMap['setHeat'] as Uint8Array).some((heat) => heat > 200)).toBe(true);
+    await until(fixture, () => (shownOnMap['setContours'] as unknown[]).length > 0);
+    expect((shownOnMap['setSoundings'] as unknown[]).length).toBeGreaterThan(3);
+  });
+
+  it('tells of a place, finds more like it, and forgets those when another is chosen', async () => {
+    const fixture = await open();
+    buttons(fixture, BEST)[0]?.click();
+    await until(fixture, () => text(fixture).includes('off the bank'));
+    await press(fixture, 'More like this');
+    await until(fixture, () => text(fixture).includes('Most like'));
+    const alike = buttons(fixture, '[aria-label="Places alike"]');
+    alike[0]?.click();
+    await fixture.whenStable();
+    expect(text(fixture)).toContain('Most like');
+    await press(fixture, 'Close');
+    expect(text(fixture)).not.toContain('Most like');
+    expect(text(fixture)).not.toContain('off the bank');
+  });
+
+  it('orders a run from the ramp, and takes it off and back', async () => {
+    const fixture = await open();
+    await press(fixture, 'Take the best six');
+    expect(text(fixture)).toMatch(/\d spots picked/);
+    await press(fixture, 'Order the run');
+    await until(fixture, () => text(fixture).includes('Back at Test ramp'));
+    const sheet = TestBed.createComponent(RunOnSheetComponent);
+    sheet.componentRef.setInput('units', 'metric');
+    await sheet.whenStable();
+    expect(text(sheet)).toMatch(/Run.*am to .*Back at Test ramp/);
+    await press(fixture, 'Take it off');
+    expect(text(fixture)).not.toContain('Back at Test ramp');
+    TestBed.inject(NoticeService).undo();
+    await fixture.whenStable();
+    expect(text(fixture)).toContain('Back at Test ramp');
+  });
+
+  it('says that a run wants a ramp, and what a level may be', async () => {
+    const fixture = await open([]);
+    const notices: string[] = [];
+    TestBed.inject(NoticeService).notice$.subscribe((notice) => notice && notices.push(notice.text));
+    await press(fixture, 'Take the best six');
+    await press(fixture, 'Order the run');
+    expect(notices.at(-1)).toBe('No ramp is marked on this chart: a run starts and ends at one.');
+    const level = (fixture.nativeElement as HTMLElement).querySelector<HTMLInputElement>('.level input');
+    if (!level) throw new Error('no level');
+    for (const wrong of ['high', '', '45']) {
+      level.value = wrong;
+      level.dispatchEvent(new Event('change'));
+      expect(notices.at(-1)).toBe(`Expected a level within 30 m of the chart's zero, got "${wrong}".`);
+    }
+    level.value = '-0,5';
+    level.dispatchEvent(new Event('change'));
+    expect(await firstValueFrom(TestBed.inject(ChartService).levelM$)).toBeCloseTo(-0.5);
+  });
+
+  it('goes on in the units that are set', async () => {
+    const fixture = await open();
+    TestBed.inject(SettingsService).set({ units: 'us' });
+    await until(fixture, () => /\d ft/.test(buttons(fixture, BEST)[0]?.textContent ?? ''));
+  });
+});
+
+describe('a run that was kept', () => {
+  it('stands over a reload, for its own water and day alone', async () => {
+    openDay();
+    const run = {
+      waterId: WATER.id,
+      date: INPUT.date,
+      ramp: 'Test ramp',
+      backMin: 700,
+      stops: [{ name: 'Hump', depthM: 3, lonLat: lonLat(20, 20), fromMin: 400, toMin: 440, legM: 300 }],
+      line: [lonLat(10, 10), lonLat(20, 20)],
+    };
+    TestBed.inject(RunService).keep(run);
+    expect(JSON.parse(localStorage.getItem('inky.runs') ?? '')).toEqual([run]);
+    expect(await firstValueFrom(TestBed.inject(RunService).run$)).toEqual(run);
+    TestBed.inject(DayService).change({ date: '2027-03-14' });
+    expect(await firstValueFrom(TestBed.inject(RunService).run$)).toBeNull();
+  });
+});
+
+describe('words', () => {
+  it('tell ways near and far, in both units', () => {
+    expect(sayWay(12, 'us')).toBe('40 ft');
+    expect(sayWay(1, 'us')).toBe('10 ft');
+    expect(sayWay(4000, 'us')).toBe('2.5 miles');
+    expect(sayWay(12, 'metric')).toBe('10 m');
+    expect(sayWay(4000, 'metric')).toBe('4.0 km');
+  });
+
+  it('tell a place, its ground and its lie', () => {
+    expect(sayPlace({ structure: 'secondary-point', zone: 'Long Arm' })).toBe('Secondary point, Long Arm');
+    expect(sayPlace({ structure: 'hump', zone: null })).toBe('Hump');
+    expect(sayGround({ depthM: 2, cover: 'chunk-rock' }, 'metric')).toBe('2 m, chunk rock');
+    const lie = { slopeDeg: 12.4, shoreM: 40, deepM: 0, channelM: 90, waveM: 0.3, shaded: true };
+    expect(sayLie(lie, 'metric')).toBe(
+      'Slopes 12°, 40 m off the bank, in the deep, 90 m to a channel, waves of 0.3 m, in the shade.',
+    );
+    const far = { ...lie, deepM: 6000, channelM: 900, waveM: 0.02, shaded: false };
+    expect(sayLie(far, 'metric')).toBe('Slopes 12°, 40 m off the bank.');
+    expect(sayLie({ ...far, deepM: 200, channelM: 0 }, 'metric')).toContain('200 m to deep water, on a channel');
+  });
+
+  it('tell when a place is good', () => {
+    const byQuarter = [360, 375, 390, 405, 420].map((minute) => ({ minute, goodness: 1 }));
+    expect(sayGood({ byQuarter, good: [{ fromMin: 360, toMin: 420 }] })).toBe('all day');
+    expect(sayGood({ byQuarter, good: [{ fromMin: 375, toMin: 420 }] })).toBe('6:15 to 7 am');
+    expect(sayMinute(750)).toBe('12:30 pm');
+  });
+
+  it('answer for first light and noon', () => {
+    const spot = (cell: number, zone: string | null) => ({ cell, zone, structure: 'hump', depthM: 2 }) as PlacedSpot;
+    expect(sayAnswer(spot(1, 'North'), spot(2, null), 'metric')).toBe(
+      'First light: the hump in North, 2 m. Noon: the hump, 2 m.',
+    );
+    expect(sayAnswer(spot(1, null), spot(1, null), 'metric')).toBe('First light and noon alike: the hump, 2 m.');
+    expect(sayAnswer(undefined, undefined, 'metric')).toBe('Nowhere on this chart holds fish today.');
+  });
+});
+
+describe('what is drawn', () => {
+  it('takes colours from the look, darker the deeper', () => {
+    expect(rgbOf('#0a1')).toEqual([0, 170, 17]);
+    expect(rgbOf('#15242d')).toEqual([21, 36, 45]);
+    const { fromM, colours, land } = tintsOf({ waterLight: '#ffffff', waterDark: '#000000', paper2: '#123456' });
+    expect(colours).toHaveLength(fromM.length + 1);
+    colours.slice(1).forEach(([red], at) => expect(red).toBeLessThan(colours[at]?.[0] ?? 0));
+    expect(colours[0]).toEqual([255, 255, 255]);
+    expect(land).toEqual([0x12, 0x34, 0x56]);
+  });
+
+  it('gives each cell the tint of its depth, land its own, and leaves the unknown clear', () => {
+    const tints = {
+      fromM: [2],
+      colours: [
+        [1, 2, 3],
+        [4, 5, 6],
+      ] as const,
+      land: [7, 8, 9] as const,
+    };
+    const pixels = tintPixels({ values: Float32Array.of(-1, -2, 3, Number.NaN) }, Float32Array.of(1, 2, 0, 0), tints);
+    expect([...pixels]).toEqual([1, 2, 3, 255, 4, 5, 6, 255, 7, 8, 9, 255, 0, 0, 0, 0]);
+  });
+
+  it('runs contours where the depth is, and writes depths in the middle of blocks', () => {
+    const depths = Float32Array.from({ length: 400 }, (_, cell) => (cell % 20) * 0.5);
+    const [line] = depthLines({ cols: 20, rows: 20 }, depths, [3]);
+    expect(line?.depthM).toBe(3);
+    const inside = line?.lines.flat().filter(([x, y]) => x < 19 && y > 1 && y < 19) ?? [];
+    expect(inside.length).toBeGreaterThan(10);
+    for (const [x] of inside) expect(x).toBeCloseTo(6.5, 0);
+    const grid = { cols: 20, rows: 20, cellM: 10, westM: 100, northM: 900, values: depths };
+    const found = soundings(grid, depths, 10);
+    expect(found[0]).toEqual({ at: [155, 845], depthM: 2.5 });
+    expect(found).toHaveLength(4);
+    expect(soundings(grid, new Float32Array(400), 10)).toEqual([]);
+  });
+
+  it('labels contours in the units that are set', () => {
+    expect(contoursIn('us')[1]).toEqual({ depthM: expect.closeTo(1.8288, 4) as number, label: '6', strong: true });
+    expect(contoursIn('metric')[0]).toEqual({ depthM: 1, label: '1', strong: false });
+  });
+});

@@ -1,0 +1,273 @@
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { COVERS, nameOf, say, STRUCTURES, toShown, toSi, type Cover, type Structure } from '@inky-shoal/core';
+import type { PlacedSpot } from '@inky-shoal/core/spots';
+import { catchError, combineLatest, debounceTime, EMPTY, filter, map, of, switchMap, type Observable } from 'rxjs';
+import { compassOf, sayDate } from '../sheet/words';
+import { CharterService } from '../state/charter.service';
+import { ChartService, type Charted, type OpenChart } from '../state/chart.service';
+import { NoticeService } from '../state/notice.service';
+import { MOST_PICKED, RunService } from '../state/run.service';
+import { SettingsService } from '../state/settings.service';
+import { readInk } from '../ui/ink';
+import { readNumber } from '../ui/numbers';
+import type { Contour, Sounding } from './chart-map';
+import { contoursIn, tintsOf } from './chart-tints';
+import { RunPanelComponent } from './run-panel.component';
+import { SpotCardComponent } from './spot-card.component';
+import { sayAnswer, sayGood, sayGround, sayMinute, sayPlace } from './spot-words';
+import { WaterMapComponent } from './water-map.component';
+
+/** Soundings stand this many cells apart. */
+const SOUNDING_CELLS = 16;
+const NOON_MIN = 720;
+const BEST = 6;
+/** The farthest the water's level may stand from the chart's zero, metres. */
+const MOST_LEVEL_M = 30;
+/** The heat comes first, then the answer, then what is only read near by. */
+const ANSWER_AFTER_MS = 60;
+const LINES_AFTER_MS = 300;
+
+/** The chart of the day's water: where to go at each hour, and why. */
+@Component({
+  selector: 'inky-water',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterLink, RunPanelComponent, SpotCardComponent, WaterMapComponent],
+  templateUrl: './water.view.html',
+  styleUrl: './water.view.css',
+})
+export class WaterView {
+  private readonly service = inject(ChartService);
+  private readonly charter = inject(CharterService);
+  private readonly notices = inject(NoticeService);
+  private readonly settings = inject(SettingsService);
+
+  protected readonly units = toSignal(this.settings.units$, { requireSync: true });
+  protected readonly look = toSignal(this.settings.look$, { requireSync: true });
+  protected readonly levelM = toSignal(this.service.levelM$, { requireSync: true });
+  protected readonly charted = toSignal(this.service.charted$, { initialValue: { state: 'reading' } as Charted });
+  /** The chart that stands on the page: it stays while another day of it is read. */
+  protected readonly chart = linkedSignal<Charted, OpenChart | null>({
+    source: this.charted,
+    computation: (charted, before) =>
+      charted.state === 'ready' ? charted.chart : charted.state === 'reading' ? (before?.value ?? null) : null,
+  });
+  protected readonly waterId = computed(() => this.chart()?.water.id);
+  protected readonly status = computed(() => {
+    const charted = this.charted();
+    return charted.state === 'reading' ? `Reading the chart${charted.step ? `: ${charted.step}` : ''}.` : '';
+  });
+  protected readonly failure = computed(() => {
+    const charted = this.charted();
+    return charted.state === 'failed' ? charted.message : '';
+  });
+
+  protected readonly minutes = computed(() => this.chart()?.minutes ?? []);
+  protected readonly minute = linkedSignal(() => this.minutes()[0] ?? 0);
+  protected readonly structure = signal<Structure | ''>('');
+  protected readonly cover = signal<Cover | ''>('');
+  private readonly asked = computed(() => ({
+    chart: this.chart(),
+    minute: this.minute(),
+    only: { structure: this.structure() || undefined, cover: this.cover() || undefined },
+    units: this.units(),
+  }));
+  protected readonly picture = toSignal(
+    toObservable(this.asked).pipe(
+      debounceTime(20),
+      switchMap(({ chart, minute, only, units }) =>
+        chart ? this.told(this.service.picture(minute, only, units)) : of(null),
+      ),
+    ),
+    { initialValue: null },
+  );
+  protected readonly spots = computed(() => this.picture()?.spots ?? []);
+
+  private readonly shown$ = combineLatest([toObservable(this.chart), toObservable(this.units)]).pipe(
+    map(([chart, units]) => chart && { chart, units }),
+    filter((shown) => shown !== null),
+  );
+  /** Where to go at the first hour and at noon, whatever hour is looked at. */
+  protected readonly answer = toSignal(
+    this.shown$.pipe(
+      debounceTime(ANSWER_AFTER_MS),
+      switchMap(({ chart: { minutes }, units }) => {
+        const noon = minutes.reduce((a, b) => (Math.abs(b - NOON_MIN) < Math.abs(a - NOON_MIN) ? b : a));
+        const best = (minute: number) => this.service.picture(minute, {}, units).pipe(map(({ spots: [spot] }) => spot));
+        return this.told(combineLatest([best(minutes[0] as number), best(noon)])).pipe(
+          map(([first, atNoon]) => sayAnswer(first, atNoon, units)),
+        );
+      }),
+    ),
+    { initialValue: '' },
+  );
+  protected readonly tint = toSignal(
+    combineLatest([this.shown$, toObservable(this.look)]).pipe(
+      debounceTime(0),
+      switchMap(() => this.told(this.charter.tint(tintsOf(readInk())))),
+    ),
+    { initialValue: null },
+  );
+  protected readonly contours = toSignal(
+    this.shown$.pipe(
+      debounceTime(LINES_AFTER_MS),
+      switchMap(({ units }) => {
+        const wanted = contoursIn(units);
+        return this.told(this.charter.contours(wanted.map(({ depthM }) => depthM))).pipe(
+          map((found) => found.flatMap(({ lines }, at): Contour[] => (wanted[at] ? [{ ...wanted[at], lines }] : []))),
+        );
+      }),
+    ),
+    { initialValue: [] },
+  );
+  protected readonly soundings = toSignal(
+    this.shown$.pipe(
+      debounceTime(LINES_AFTER_MS),
+      switchMap(({ units }) =>
+        this.told(this.charter.soundings(SOUNDING_CELLS)).pipe(
+          map((found) => found.map(({ at, depthM }): Sounding => ({ at, text: soundingIn(depthM, units) }))),
+        ),
+      ),
+    ),
+    { initialValue: [] },
+  );
+
+  // What was chosen on one water says nothing on another.
+  protected readonly chosen = linkedSignal<string | undefined, PlacedSpot | null>({
+    source: this.waterId,
+    computation: () => null,
+  });
+  /** Places like one, with that one. */
+  protected readonly alike = linkedSignal<string | undefined, Alike | null>({
+    source: this.waterId,
+    computation: () => null,
+  });
+  protected readonly alikeSpots = computed(() => this.alike()?.found.map(({ spot }) => spot) ?? []);
+  /** Spots picked for the run, in the order of picking. */
+  protected readonly picked = linkedSignal<string | undefined, readonly PlacedSpot[]>({
+    source: this.waterId,
+    computation: () => [],
+  });
+  private readonly run = toSignal(inject(RunService).run$, { initialValue: null });
+  protected readonly runLine = computed(() => this.run()?.line ?? []);
+
+  protected readonly about = computed(() => {
+    const chart = this.chart();
+    return chart ? `${chart.water.name}, ${sayDate(chart.conditions.date)}` : '';
+  });
+  protected readonly wind = computed(() => {
+    const { windFromDeg, windMps = 0 } = this.chart()?.conditions ?? {};
+    if (windFromDeg === undefined) return null;
+    const turn = `rotate(${windFromDeg + 180}deg)`;
+    return { from: compassOf(windFromDeg), turn, speed: say('wind', windMps, this.units()) };
+  });
+  protected readonly structures = computed(() => listed(STRUCTURES, this.structure(), this.spots(), 'structure'));
+  protected readonly covers = computed(() => listed(COVERS, this.cover(), this.spots(), 'cover'));
+  protected readonly level = computed(() => toShown('depth', this.levelM(), this.units()).toFixed(1));
+
+  protected readonly name = nameOf;
+  protected readonly time = sayMinute;
+  protected readonly place = sayPlace;
+  protected readonly good = sayGood;
+
+  constructor() {
+    // Another hour is another scan: what was chosen is looked at anew.
+    toObservable(this.picture)
+      .pipe(
+        switchMap((picture) => {
+          const chosen = this.chosen();
+          if (!picture || !chosen) return EMPTY;
+          return this.told(this.charter.spotAt(chosen.lonLat, picture.minute, this.units()));
+        }),
+        takeUntilDestroyed(),
+      )
+      .subscribe((spot) => this.chosen.set(spot));
+  }
+
+  /** What the chart was asked, or a word that it failed; the page goes on with what stands. */
+  private told<T>(answer: Observable<T>): Observable<T> {
+    return answer.pipe(
+      catchError(() => {
+        this.notices.say('The chart could not be judged, and the fault is ours.');
+        return EMPTY;
+      }),
+    );
+  }
+
+  protected ground(spot: PlacedSpot): string {
+    return sayGround(spot, this.units());
+  }
+
+  protected setMinute(text: string): void {
+    this.minute.set(this.minutes()[Number(text)] ?? 0);
+  }
+
+  protected only(kind: 'structure' | 'cover', id: string): void {
+    if (kind === 'structure') this.structure.set(id as Structure | '');
+    else this.cover.set(id as Cover | '');
+  }
+
+  protected choose(spot: PlacedSpot | null): void {
+    const again = spot?.cell === this.chosen()?.cell;
+    const kept = this.alike();
+    const belongs = kept && [kept.to, ...this.alikeSpots()].some(({ cell }) => cell === spot?.cell);
+    if (again || !belongs) this.alike.set(null);
+    this.chosen.set(again ? null : spot);
+  }
+
+  protected press(lonLat: readonly [number, number]): void {
+    this.told(this.charter.spotAt(lonLat, this.minute(), this.units())).subscribe((spot) => this.choose(spot));
+  }
+
+  protected more(to: PlacedSpot): void {
+    this.told(this.charter.alike(to.cell, this.minute(), this.units())).subscribe((found) => {
+      this.alike.set(found.length ? { to, found } : null);
+      if (!found.length) this.notices.say('Nothing on this chart is much like it.');
+    });
+  }
+
+  protected isPicked({ cell }: PlacedSpot): boolean {
+    return this.picked().some((each) => each.cell === cell);
+  }
+
+  protected pick(spot: PlacedSpot): void {
+    const picked = this.picked();
+    if (this.isPicked(spot)) this.picked.set(picked.filter(({ cell }) => cell !== spot.cell));
+    else if (picked.length < MOST_PICKED) this.picked.set([...picked, spot]);
+    else this.notices.say(`A run is chosen from at most ${MOST_PICKED} spots: take one off first.`);
+  }
+
+  protected pickBest(): void {
+    this.picked.set(this.spots().slice(0, BEST));
+  }
+
+  protected setLevel(text: string): void {
+    const shown = readNumber(text);
+    const levelM = shown === undefined ? Number.NaN : toSi('depth', shown, this.units());
+    if (Math.abs(levelM) <= MOST_LEVEL_M) return this.service.setLevel(levelM);
+    const most = say('depth', MOST_LEVEL_M, this.units());
+    this.notices.say(`Expected a level within ${most} of the chart's zero, got "${text.slice(0, 20)}".`);
+  }
+}
+
+interface Alike {
+  readonly to: PlacedSpot;
+  readonly found: readonly { readonly spot: PlacedSpot; readonly like: number }[];
+}
+
+/** What to choose from: what stands on the list, and what is chosen. */
+function listed<K extends 'structure' | 'cover', T extends string>(
+  all: readonly T[],
+  chosen: T | '',
+  spots: readonly PlacedSpot[],
+  kind: K,
+): readonly T[] {
+  const found = new Set<string | null>(spots.map((spot) => spot[kind]));
+  return all.filter((each) => found.has(each) || each === chosen);
+}
+
+/** A depth as it is written on a chart: whole feet or metres, shoals in tenths of a metre. */
+function soundingIn(depthM: number, units: 'us' | 'metric'): string {
+  return toShown('depth', depthM, units).toFixed(units === 'metric' && depthM < 3 ? 1 : 0);
+}

@@ -1,0 +1,25 @@
+import { Injectable } from '@angular/core';
+import type { UnitSystem } from '@inky-shoal/core';
+import type { ChartFrame, ReadingStep } from '@inky-shoal/core/chart';
+import type { ChartDay, RunAsk, SpotFilter } from '@inky-shoal/core/spots';
+import { defer, of } from 'rxjs';
+import { ChartTable } from '../app/state/chart-table';
+import type { Tints } from '../app/water/drawing';
+
+/** Charts without a worker, which the test environment does not have. */
+@Injectable({ providedIn: 'root' })
+export class CharterService {
+  private readonly table = new ChartTable();
+
+  open = (frame: ChartFrame, bed: Uint8Array) => defer(() => of(this.table.open(frame, bed)));
+  prepare = (day: ChartDay, begin: (step: ReadingStep) => void) => defer(() => of(this.table.prepare(day, begin)));
+  tint = (tints: Tints) => defer(() => of(this.table.tint(tints)));
+  contours = (depthsM: readonly number[]) => defer(() => of(this.table.contours(depthsM)));
+  soundings = (everyCells: number) => defer(() => of(this.table.soundings(everyCells)));
+  scanAt = (minute: number, filter: SpotFilter, units: UnitSystem) =>
+    defer(() => of(this.table.scanAt(minute, filter, units)));
+  spotAt = (lonLat: readonly [number, number], minute: number, units: UnitSystem) =>
+    defer(() => of(this.table.spotAt(lonLat, minute, units)));
+  alike = (cell: number, minute: number, units: UnitSystem) => defer(() => of(this.table.alike(cell, minute, units)));
+  run = (ask: RunAsk) => defer(() => of(this.table.run(ask)));
+}
