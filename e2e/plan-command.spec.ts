@@ -17,9 +17,9 @@ beforeAll(() => {
 });
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-/** Runs `npm run --silent plan -- ARGS`. */
-function plan(args: string[], input?: string) {
-  const { status, stdout, stderr } = spawnSync('npm', ['run', '--silent', 'plan', '--', ...args], {
+/** Runs `npm run --silent COMMAND -- ARGS`. */
+function run(command: string, args: string[], input?: string) {
+  const { status, stdout, stderr } = spawnSync('npm', ['run', '--silent', command, '--', ...args], {
     input: input ?? '',
     encoding: 'utf8',
     maxBuffer: 64e6,
@@ -27,6 +27,9 @@ function plan(args: string[], input?: string) {
   const said = stderr.split('\n').filter((line) => line && !line.startsWith('npm warn'));
   return { status, stdout, said };
 }
+
+const plan = (args: string[], input?: string) => run('plan', args, input);
+const calc = (args: string[], input?: string) => run('calc', args, input);
 
 function file(name: string, text: string): string {
   const path = join(folder, name);
@@ -82,5 +85,90 @@ describe('npm run plan', () => {
       said: [expect.stringContaining('no such file')],
     });
     expect(plan([])).toMatchObject({ status: 2, said: [expect.stringContaining('usage')] });
+  });
+});
+
+describe('npm run calc', () => {
+  const RIG = {
+    lure: {
+      kind: 'diving',
+      statedDepthM: 4.0,
+      statedFor: { lineMaterial: 'fluorocarbon', lineDiameterMm: 0.28, castM: 35 },
+    },
+    line: { material: 'nylon', diameterMm: 0.41 },
+    castM: 35,
+    rodTipM: 0.5,
+    speedMps: 0.9,
+    strikeZoneM: [3, 4],
+  };
+  const JERKBAIT = {
+    bodyMassG: 10.2,
+    volumeCm3: 12.0,
+    lengthMm: 110,
+    widthMm: 17,
+    hooks: [
+      { size: '6', at: 0.35 },
+      { size: '6', at: 0.85 },
+    ],
+    line: { material: 'fluorocarbon', diameterMm: 0.28, outM: 12 },
+    waterTempC: 8,
+    salinityPsu: 0,
+    addedWeights: [{ massG: 0.3, at: 0.4 }],
+  };
+
+  it('prints how deep a lure runs, from a file', () => {
+    const { status, stdout } = calc(['running-depth', file('rig.json', JSON.stringify(RIG))]);
+    expect(status).toBe(0);
+    const { maxDepthM, path, shareInZone } = JSON.parse(stdout) as {
+      maxDepthM: number;
+      path: [number, number][];
+      shareInZone: number;
+    };
+    expect(maxDepthM).toBeGreaterThan(2.4);
+    expect(maxDepthM).toBeLessThan(3.1);
+    expect(path[0]).toEqual([35, 0]);
+    expect(shareInZone).toBeGreaterThanOrEqual(0);
+  });
+  it('prints how a lure hangs, from standard input', () => {
+    const { status, stdout } = calc(['suspending-balance', '-'], JSON.stringify(JERKBAIT));
+    expect(status).toBe(0);
+    expect(Object.keys(JSON.parse(stdout) as object)).toEqual([
+      'netG',
+      'verticalMps',
+      'noseAngleDeg',
+      'behaviour',
+      'attitude',
+    ]);
+  });
+  it.each([
+    [
+      'a stated depth of 0',
+      ['running-depth', '-'],
+      { ...RIG, lure: { ...RIG.lure, statedDepthM: 0 } },
+      /^lure\.statedDepthM: .*got 0$/,
+    ],
+    [
+      'a hook size that is none',
+      ['suspending-balance', '-'],
+      { ...JERKBAIT, hooks: [{ size: '11', at: 0.3 }] },
+      /^hooks\[0\]\.size: expected a hook size: 10/,
+    ],
+    [
+      'a spool of negative diameter',
+      ['retrieve', '-'],
+      { ratio: 6, spoolDiameterMm: -30, turnsPerS: 1 },
+      /^spoolDiameterMm: .*got -30$/,
+    ],
+    ['a name that is none', ['horoscope', '-'], {}, /^horoscope: expected one of running-depth, suspending-balance/],
+  ])('refuses %s in one line', (_, args, input, words) => {
+    const { status, stdout, said } = calc(args, JSON.stringify(input));
+    expect(status).toBe(2);
+    expect(stdout).toBe('');
+    expect(said).toHaveLength(1);
+    expect(said[0]).toMatch(words);
+  });
+  it('refuses what is no JSON, and tells how it is called', () => {
+    expect(calc(['running-depth', '-'], '{').said[0]).toMatch(/expected JSON with what running-depth takes/);
+    expect(calc([]).said[0]).toMatch(/^usage: npm run --silent calc/);
   });
 });

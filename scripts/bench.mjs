@@ -5,6 +5,8 @@ const GROUPS = {
   slice: () => import('../bench/slice.mjs'),
   judgement: () => import('../bench/judgement.mjs'),
   season: () => import('../bench/season.mjs'),
+  rig: () => import('../bench/rig.mjs'),
+  water: () => import('../bench/water.mjs'),
 };
 
 const sorted = (samples) => [...samples].sort((a, b) => a - b);

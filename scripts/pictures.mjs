@@ -7,23 +7,23 @@ import { ensureInstalled, ensurePageBuilt, ROOT, say } from './lib/workspace.mjs
 const WIDE = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
-const openSentence = (page) => page.getByRole('button', { name: /^Sky:/ }).click();
-const openZones = (page) => page.getByRole('button', { name: '6 zones' }).click();
-const PASTED = [
-  'date\ttime\twater\tseen',
-  '3/10/2027\t9:00 am\t52.1\t5',
-  '3/11/2027\t9:30 am\t53\t5',
-  '3/12/2027\t25:00\t53.4\t4.5',
-].join('\n');
-const pasteRows = async (page) => {
-  await page.getByRole('button', { name: 'Several readings at once' }).click();
-  await page.locator('#import-text').fill(PASTED);
-  await page.getByText('1 that cannot be read').waitFor();
+const benchOf = async (page) => {
+  await page.goto(new URL('/rig', page.url()).href);
+  await page.getByRole('link', { name: /^How deep it runs: Flat-sided/ }).click();
+  await page.locator('inky-path-picture canvas').waitFor();
 };
-const openBeside = async (page) => {
-  await page.getByText('Others would do it otherwise').click();
-  await page.getByRole('link', { name: 'Beside this plan' }).first().click();
-  await page.locator('tbody tr').first().waitFor();
+const balanceOf = async (page) => {
+  await page.getByLabel('Lure', { exact: true }).selectOption({ label: 'Jerkbait, ghost shad' });
+  await page.getByLabel('Rear treble now').selectOption('4');
+  await page.getByLabel('Wanted', { exact: true }).selectOption('slow-rise');
+  await page.getByText('To make it so').waitFor();
+};
+const orderRun = async (page) => {
+  await page.getByRole('button', { name: 'Take the best six' }).click();
+  await page.getByRole('button', { name: 'Order the run' }).click();
+  await page.getByRole('button', { name: 'As a GPX route' }).waitFor();
+  await page.locator('.list li button').first().click();
+  await page.waitForTimeout(2500);
 };
 const openRules = async (page) => {
   await page.goto(new URL('/rules', page.url()).href);
@@ -43,19 +43,20 @@ const PICTURES = [
   { name: 'sheet-phone', path: '/sheet', ready: '.note', size: PHONE },
   { name: 'sheet-night', path: '/sheet', ready: '.note', size: WIDE, look: 'night' },
   { name: 'sheet-glare-phone', path: '/sheet', ready: '.note', size: PHONE, look: 'glare' },
-  { name: 'sentence', path: '/sheet', ready: '.note', size: WIDE, act: openSentence },
+  { name: 'water', path: '/water', ready: '.list li button', size: WIDE, act: orderRun },
+  { name: 'water-phone', path: '/water', ready: '.list li button', size: PHONE },
   { name: 'season', path: '/season', ready: 'inky-year-chart canvas', size: WIDE },
   { name: 'season-phone', path: '/season', ready: 'inky-year-chart canvas', size: PHONE },
   { name: 'waters', path: '/waters', ready: 'table', size: WIDE },
-  { name: 'waters-phone', path: '/waters', ready: 'table', size: PHONE },
-  { name: 'zones', path: '/waters', ready: 'table', size: WIDE, act: openZones },
-  { name: 'import', path: '/waters', ready: 'table', size: WIDE, act: pasteRows },
+  { name: 'rig', path: '/rig', ready: 'inky-rods li', size: WIDE },
+  { name: 'rig-phone', path: '/rig', ready: 'inky-rods li', size: PHONE },
+  { name: 'boxes', path: '/rig/boxes', ready: '.piece', size: WIDE },
+  { name: 'boxes-phone', path: '/rig/boxes', ready: '.piece', size: PHONE },
+  { name: 'bench', path: '/rig', ready: 'inky-rods li', size: WIDE, act: benchOf },
+  { name: 'balance', path: '/rig/bench/balance', ready: 'svg .body', size: WIDE, act: balanceOf },
   { name: 'plans', path: '/plans', ready: 'main li', size: WIDE },
-  { name: 'plans-phone', path: '/plans', ready: 'main li', size: PHONE },
   { name: 'compare', path: '/plans', ready: 'main li', size: WIDE, act: compareTwo },
-  { name: 'beside', path: '/sheet', ready: '.note', size: WIDE, act: openBeside },
   { name: 'rules', path: '/sheet', ready: '.note', size: WIDE, act: openRules },
-  { name: 'rules-phone', path: '/sheet', ready: '.note', size: PHONE, act: openRules },
   { name: 'settings', path: '/settings', ready: 'main h2', size: WIDE },
 ];
 

@@ -1,0 +1,16 @@
+import { jsonFrom, refuse, refuseProblems } from './lib/json-input.mjs';
+import { ensureInstalled, ensureServerBuilt } from './lib/workspace.mjs';
+
+const [what, file, ...rest] = process.argv.slice(2);
+if (!what || !file || rest.length) refuse(['usage: npm run --silent calc -- NAME FILE.json (or - for standard input)']);
+
+ensureInstalled();
+ensureServerBuilt();
+const { CALCULATIONS, calculate, isCalculation } = await import('@inky-shoal/core/mechanics');
+if (!isCalculation(what)) {
+  refuse([`${what}: expected one of ${Object.keys(CALCULATIONS).join(', ')}`]);
+}
+const { name, value } = jsonFrom(file, `what ${what} takes`);
+const answer = calculate(what, value);
+if (!answer.ok) refuseProblems(answer.problems, name);
+process.stdout.write(`${JSON.stringify(answer.value, null, 2)}\n`);
