@@ -50,7 +50,7 @@ ensureInstalled();
 ensurePageBuilt();
 for (const each of CHECKS) check(each);
 jest(['core', 'server', 'web', 'scripts']);
-if (ensureChromium()) jest(['e2e'], '--runInBand');
+if (ensureChromium()) jest(['e2e'], '--maxWorkers=2');
 else totals.failed++;
 
 process.stdout.write(`${totals.passed} passed, ${totals.failed} failed, ${totals.skipped} skipped\n`);

@@ -1,0 +1,99 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from 'playwright-core';
+import { PHONE, Stage, WIDE } from './stage';
+
+const axeSource = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
+
+interface Violation {
+  id: string;
+  help: string;
+  nodes: { target: string[]; failureSummary?: string }[];
+}
+
+/** Runs axe in the page; evaluated from outside, so that the page's own policy stays as it is. */
+async function violations(page: Page): Promise<string[]> {
+  await page.evaluate(axeSource);
+  const found = await page.evaluate(async () => {
+    const { axe } = window as unknown as {
+      axe: { run: (context: Document, options: object) => Promise<{ violations: Violation[] }> };
+    };
+    return (
+      await axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] })
+    ).violations;
+  });
+  return found.map(
+    ({ id, help, nodes }) => `${id}: ${help} (${nodes.map(({ target }) => target.join(' ')).join(', ')})`,
+  );
+}
+
+const VIEWS: [name: string, path: (compare: string) => string, ready: string][] = [
+  ['sheet', () => '/sheet', '.note'],
+  ['water', () => '/water', '.list li button'],
+  ['season', () => '/season', 'inky-year-chart canvas'],
+  ['waters', () => '/waters', 'tbody tr'],
+  ['plans', () => '/plans', 'main li'],
+  ['compare', (compare) => compare, 'tbody tr'],
+  ['rules', () => '/rules', 'main li'],
+  ['beside', () => '/sheet/beside/crank-pace/fast', 'tbody tr'],
+  ['rig', () => '/rig', 'inky-rods li'],
+  ['boxes', () => '/rig/boxes', '.piece'],
+  ['bench', () => '/rig/bench/running-depth', '.answer'],
+  ['balance', () => '/rig/bench/balance', '.answer'],
+  ['settings', () => '/settings', 'main h2'],
+];
+
+/** Views that draw, or colour things that no other view has: the rest wear the same few colours. */
+const OWN_COLOURS = new Set(['sheet', 'season', 'water', 'rig', 'boxes', 'bench', 'settings']);
+
+/** Asks axe of every view in some looks. */
+export function axeFindsNothingIn(looks: readonly string[]): void {
+  let stage: Stage;
+  let compare: string;
+  beforeAll(async () => {
+    stage = await Stage.set();
+    const plans = (await (await fetch(`${stage.server.address}/api/books/demo/plans`)).json()) as { id: string }[];
+    compare = `/plans/compare/${plans[0]!.id}/${plans[1]!.id}`;
+  });
+  afterEach(() => stage.closePages());
+  afterAll(() => stage.strike());
+
+  describe.each(looks)('axe finds nothing in %s', (look) => {
+    // What a look changes is colour, what a phone changes is the layout: both together are asked once.
+    const looked = look === 'paper' ? VIEWS : VIEWS.filter(([name]) => OWN_COLOURS.has(name));
+    it.each(looked)(`on %s${look === 'paper' ? ', wide and phone' : ''}`, async (_, path, ready) => {
+      for (const size of look === 'paper' ? [WIDE, PHONE] : [WIDE]) {
+        const page = await stage.page(path(compare), { size, look });
+        await page.locator(ready).first().waitFor();
+        expect(await violations(page)).toEqual([]);
+      }
+    });
+
+    it('with a control of the sentence open, with every reason open, and while making a water', async () => {
+      const page = await stage.page('/sheet', { look });
+      await page.locator('.note').waitFor();
+      await page.getByText('Every reason, and what it weighed').click();
+      await page.getByText('What would tip it').click();
+      await page.getByText('Others would do it otherwise').click();
+      for (const name of [/^Sky:/, /^Cover:/, /^Water temperature:/, /^Wind:/]) {
+        await page.getByRole('button', { name }).click();
+        await page.locator('.p-popover').waitFor();
+        await page.waitForTimeout(250);
+        expect(await violations(page)).toEqual([]);
+        await page.keyboard.press('Escape');
+        await page.locator('.p-popover').waitFor({ state: 'detached' });
+      }
+      await page.goto(`${stage.server.address}/waters`);
+      await page.getByRole('button', { name: 'Make a water' }).click();
+      await page.getByRole('heading', { name: 'Make a water' }).waitFor();
+      expect(await violations(page)).toEqual([]);
+      await page.getByRole('button', { name: /Lake Ferrow/ }).click();
+      await page.getByRole('button', { name: '6 zones' }).click();
+      await page.getByRole('button', { name: 'Keep the zones' }).waitFor();
+      expect(await violations(page)).toEqual([]);
+      await page.getByRole('button', { name: 'Several readings at once' }).click();
+      await page.locator('#import-text').fill('date,temp F,seen ft\n2027-02-01,44,5\n2027-02-33,44,5\n');
+      await page.getByText('Leave this line out').waitFor();
+      expect(await violations(page)).toEqual([]);
+    });
+  });
+}
