@@ -47,11 +47,24 @@ export const FeatureShape = z.discriminatedUnion('type', [
 ]);
 export type FeatureShape = z.infer<typeof FeatureShape>;
 
+/** Features that are taken at once. */
+export const MOST_FEATURES = 2000;
+
 /** What can be drawn on a chart. */
 export const FEATURE_KINDS = ['mark', 'track', 'cover', 'bottom', 'structure', 'zone', 'ramp'] as const;
 export type FeatureKind = (typeof FEATURE_KINDS)[number];
 /** What the bottom is made of. */
 export const BOTTOMS = ['rock', 'gravel', 'sand', 'clay', 'mud', 'shell'] as const;
+
+/** Two things on shore, or one and the mark, that stand in line: how a place is found again without instruments. */
+export const LineUp = record('a line-up', {
+  /** A point on the line, as the thing on shore that is looked at. */
+  toward: position,
+  text: shortText('what lines up', 120),
+});
+export type LineUp = z.infer<typeof LineUp>;
+/** Line-ups that a mark may have. */
+export const MOST_LINE_UPS = 4;
 
 export const ChartFeature = record('a feature of a chart', {
   id: clientId,
@@ -63,13 +76,18 @@ export const ChartFeature = record('a feature of a chart', {
   structure: maybe(oneOf('a structure', STRUCTURES)),
   bottom: maybe(oneOf('a bottom', BOTTOMS)),
   zoneId: maybe(clientId),
+  lineUps: maybe(
+    z
+      .array(LineUp, { error: 'expected a list of line-ups' })
+      .max(MOST_LINE_UPS, { error: `expected at most ${MOST_LINE_UPS} line-ups` }),
+  ),
 });
 export type ChartFeature = z.infer<typeof ChartFeature>;
 export const ChartFeatures = z
   .array(ChartFeature, { error: 'expected a list of features' })
   .min(1, { error: 'expected at least one feature' })
-  .max(2000, { error: 'expected at most 2000 features at once' });
-export const FeatureIds = z.array(clientId).min(1).max(2000);
+  .max(MOST_FEATURES, { error: `expected at most ${MOST_FEATURES} features at once` });
+export const FeatureIds = z.array(clientId).min(1).max(MOST_FEATURES);
 
 /** A water's chart, the bed apart, with what was drawn on it. */
 export const WaterChart = z.strictObject({

@@ -1,0 +1,14 @@
+export { crossingIn } from './crossing.js';
+export { featuresToGeoJson } from './geojson.js';
+export { featuresToGpx } from './gpx.js';
+export { featuresToKml } from './kml.js';
+export { FeatureProblem } from './problem.js';
+export {
+  checkFeaturesNear,
+  checkNear,
+  FEATURE_FORMATS,
+  featureFormatOf,
+  globeM,
+  readFeatures,
+  type FeatureFormat,
+} from './read.js';

@@ -1,0 +1,73 @@
+import type { ChartFeature } from '../../contract/charts.js';
+import type { LonLat } from '../../chart/projection.js';
+import { featuresOf } from './found.js';
+import { toldInGeoJson } from './geojson.js';
+import { toldInGpx } from './gpx.js';
+import { toldInKml } from './kml.js';
+import { FeatureProblem } from './problem.js';
+
+/** Files of marks, tracks and areas that are read and written. */
+export const FEATURE_FORMATS = ['gpx', 'kml', 'geojson'] as const;
+export type FeatureFormat = (typeof FEATURE_FORMATS)[number];
+
+/** Which of them a text is; null where it is none. */
+export function featureFormatOf(text: string): FeatureFormat | null {
+  const head = text.slice(0, 4000);
+  if (/<(\w+:)?gpx[\s>]/.test(head)) return 'gpx';
+  if (/<(\w+:)?kml[\s>]/.test(head)) return 'kml';
+  return /^\uFEFF?\s*\{/.test(head) ? 'geojson' : null;
+}
+
+const READERS = { gpx: toldInGpx, kml: toldInKml, geojson: toldInGeoJson };
+
+/**
+ * Reads marks, tracks and areas. @param newId an id for each that brings none of its own
+ * @throws FeatureProblem in a sentence with its line, or the number of the feature in GeoJSON
+ */
+export function readFeatures(text: string, newId: () => string): ChartFeature[] {
+  const format = featureFormatOf(text);
+  if (format) return featuresOf(READERS[format](text.replace(/^\uFEFF/, '')), newId);
+  if (text.startsWith('PK')) throw new FeatureProblem('This file is packed: unpack it first, the KML lies inside.');
+  throw new FeatureProblem('This is none of the files that can be read here: expected GPX, KML or GeoJSON.');
+}
+
+/** Mean radius of the earth, metres (IUGG). */
+const EARTH_M = 6_371_009;
+
+/** Way over the globe between two places, metres (haversine). */
+export function globeM([lon0, lat0]: LonLat, [lon1, lat1]: LonLat): number {
+  const rad = Math.PI / 180;
+  const across = Math.sin(((lon1 - lon0) * rad) / 2) ** 2;
+  const up = Math.sin(((lat1 - lat0) * rad) / 2) ** 2;
+  return 2 * EARTH_M * Math.asin(Math.min(1, Math.sqrt(up + Math.cos(lat0 * rad) * Math.cos(lat1 * rad) * across)));
+}
+
+/** Farther than this from its water nothing belongs on its chart. */
+const FARTHEST_M = 150_000;
+
+const aPlaceOf = ({ shape }: ChartFeature): LonLat => {
+  const at: unknown = shape.coordinates.flat(2);
+  const [longitude, latitude] = at as [number, number];
+  return [longitude, latitude];
+};
+
+/** @throws FeatureProblem where most of what was read lies far from the water, and whether swapping would mend it */
+export function checkNear(places: readonly LonLat[], water: LonLat, name: string): void {
+  const far = places.filter((place) => globeM(place, water) > FARTHEST_M);
+  const [first] = far;
+  if (!first || far.length <= places.length / 2) return;
+  const [longitude, latitude] = first;
+  if (Math.abs(longitude) <= 90 && globeM([latitude, longitude], water) <= FARTHEST_M) {
+    throw new FeatureProblem(
+      'Latitude and longitude are swapped in this file: the other way round it lies on this water.',
+    );
+  }
+  const km = Math.round(globeM(first, water) / 1000);
+  throw new FeatureProblem(
+    `This file lies ${km} km from ${name}, at ${latitude.toFixed(3)}, ${longitude.toFixed(3)}: open the water that it belongs to.`,
+  );
+}
+
+/** Checks that features lie on or about a water. */
+export const checkFeaturesNear = (features: readonly ChartFeature[], water: LonLat, name: string): void =>
+  checkNear(features.map(aPlaceOf), water, name);
