@@ -7,8 +7,9 @@ export const FAR_M = 1e6;
  * Distance of every cell from the nearest one that is marked, metres, between middles of cells: the exact Euclidean
  * distance by lower envelopes of parabolas, columns first, then rows (Felzenszwalb & Huttenlocher 2012).
  * @param marked 1 where a cell counts; with none at all every distance is `FAR_M`
+ * @param nearest told the nearest marked cell of every cell, where it is given
  */
-export function distanceM({ cols, rows, cellM }: Shape, marked: Uint8Array): Float32Array {
+export function distanceM({ cols, rows, cellM }: Shape, marked: Uint8Array, nearest?: Int32Array): Float32Array {
   const distance = new Float32Array(cols * rows);
   const far = cols + rows;
   let any = false;
@@ -51,8 +52,14 @@ export function distanceM({ cols, rows, cellM }: Shape, marked: Uint8Array): Flo
     from[count + 1] = Infinity;
     for (let col = 0, at = 0; col < cols; col++) {
       while ((from[at + 1] as number) < col) at++;
-      const across = col - (apex[at] as number);
-      distance[start + col] = Math.sqrt(across * across + (height[apex[at] as number] as number)) * cellM;
+      const foot = apex[at] as number;
+      const across = col - foot;
+      const height2 = height[foot] as number;
+      distance[start + col] = Math.sqrt(across * across + height2) * cellM;
+      if (!nearest) continue;
+      const down = Math.round(Math.sqrt(height2)) * cols;
+      const above = start + foot - down;
+      nearest[start + col] = above >= 0 && marked[above] ? above : start + foot + down;
     }
   }
   return any ? distance : distance.fill(FAR_M);

@@ -5,7 +5,7 @@ import { FeatureProblem, lineAt } from './problem.js';
 /** Holds what only we write among a feature's properties. */
 const OWN = 'inky-shoal';
 
-type Json = { readonly [name: string]: unknown };
+type Json = Readonly<Record<string, unknown>>;
 
 /** Marks, tracks and areas as GeoJSON (RFC 7946). */
 export function featuresToGeoJson(features: readonly ChartFeature[]): string {

@@ -2,7 +2,7 @@ import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser';
 import { FeatureProblem, lineAt } from './problem.js';
 
 /** An element as the parser gives it: attributes begin with @, what it holds goes by name. */
-export type Element = { readonly [name: string]: unknown };
+export type Element = Readonly<Record<string, unknown>>;
 
 const parser = (lists: readonly string[]) =>
   new XMLParser({
