@@ -12,6 +12,7 @@ const swc = {
     '^@inky-shoal/demo$': '<rootDir>/demo/src/index.ts',
   },
   testEnvironment: 'node',
+  transformIgnorePatterns: ['node_modules/(?!quick-lru)'],
   // Tests run in a context where each look for a global is slow: handed in, arithmetic is several times as fast.
   sandboxInjectedGlobals: ['Math', 'Number'],
 };

@@ -52,7 +52,9 @@ describe('a surface through samples', () => {
     const points = scattered(12, (x, y) => x * y * 0.01, 3);
     const { values } = naturalNeighbours(SHAPE, samplesOf(points), 2000);
     // Straight from the definition: who would give me of theirs, if I were a sample too.
-    for (const cell of [1525, 700, 2222, 1234]) {
+    const known = [...values.keys()].filter((cell) => !Number.isNaN(values[cell]));
+    expect(known.length).toBeGreaterThan(1000);
+    for (const cell of known.filter((_, at) => at % 250 === 0)) {
       const [col, row] = [cell % SHAPE.cols, Math.floor(cell / SHAPE.cols)];
       let [sum, count] = [0, 0];
       for (let r = 0; r < SHAPE.rows; r++) {

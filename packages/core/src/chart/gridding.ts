@@ -40,21 +40,23 @@ function binned({ cols, rows }: Shape, { x, y, value }: Samples): { mean: Float6
  * closing of the samples by that disc). It fills what lies between them up to twice the reach apart and goes no farther
  * outwards, so that no water is made up on land.
  */
-function between(shape: Shape, awayM: Float32Array, reachM: number): Uint8Array {
-  const outside = new Uint8Array(awayM.length);
-  for (let cell = 0; cell < outside.length; cell++) if ((awayM[cell] as number) > reachM) outside[cell] = 1;
-  const { cols, rows } = shape;
-  // What lies past the raster's edge counts as outside: a frame of cells around it stands for that.
-  const reach = Math.ceil(reachM / shape.cellM);
-  const known = new Uint8Array(awayM.length);
-  const fromOutside = distanceM(shape, outside);
+function between(shape: Shape, marked: Uint8Array, reachM: number): Uint8Array {
+  const { cols, rows, cellM } = shape;
+  // A frame around the raster is wide enough that no disc at its edge is cut off.
+  const pad = Math.ceil(reachM / cellM) + 2;
+  const wide = { cols: cols + 2 * pad, rows: rows + 2 * pad, cellM };
+  const framed = new Uint8Array(wide.cols * wide.rows);
+  for (let row = 0; row < rows; row++) {
+    framed.set(marked.subarray(row * cols, (row + 1) * cols), (row + pad) * wide.cols + pad);
+  }
+  const awayM = distanceM(wide, framed);
+  for (let cell = 0; cell < framed.length; cell++) framed[cell] = (awayM[cell] as number) > reachM ? 1 : 0;
+  const fromOutside = distanceM(wide, framed);
+  const known = new Uint8Array(cols * rows);
   for (let row = 0, cell = 0; row < rows; row++) {
-    const up = Math.min(row, rows - 1 - row) + reach + 1;
     for (let col = 0; col < cols; col++, cell++) {
-      const over = Math.min(col, cols - 1 - col) + reach + 1;
-      const edgeM = Math.min(up, over) * shape.cellM;
-      const inside = Math.min(fromOutside[cell] as number, edgeM) > reachM;
-      if (inside || (awayM[cell] as number) < shape.cellM) known[cell] = 1;
+      const at = (row + pad) * wide.cols + col + pad;
+      if (marked[cell] || (fromOutside[at] as number) > reachM) known[cell] = 1;
     }
   }
   return known;
@@ -72,7 +74,7 @@ export function naturalNeighbours(shape: Shape, samples: Samples, reachM: number
   const { mean, marked } = binned(shape, samples);
   const nearest = new Int32Array(cols * rows);
   const awayM = distanceM(shape, marked, nearest);
-  const known = between(shape, awayM, reachM);
+  const known = between(shape, marked, reachM);
   const width = cols + 1;
   const sum = new Float64Array(width * rows);
   const count = new Int32Array(width * rows);

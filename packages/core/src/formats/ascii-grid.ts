@@ -1,7 +1,8 @@
 import type { Grid } from '../chart/grid.js';
+import { FileProblem } from './file-problem.js';
 
 /** A file that cannot be read, said with the line. */
-export class GridProblem extends Error {}
+export class GridProblem extends FileProblem {}
 
 const KEYS = [
   'ncols',

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { FileProblem } from './file-problem.js';
 
 /** A row of a table with the number of its line in the text, the first being 1. */
 export interface TableLine {
@@ -20,18 +21,19 @@ export const MAX_TABLE_CHARACTERS = 8_000_000;
 const DELIMITERS = ['\t', ';', ',', '|'];
 
 /** A text that cannot be read as a table, in a sentence. */
-export class TableProblem extends Error {}
+export class TableProblem extends FileProblem {}
 
 const numeric = (cell: string): boolean => /^[-+]?\d+([.,]\d+)?$/.test(cell.trim());
 
 /**
  * Reads delimited text: a CSV file with commas, semicolons, bars or tabs, or rows pasted from a sheet. Lines that are
  * empty are passed over; a first line without any figure is the head.
+ * @param most characters that are taken
  * @throws TableProblem where there is nothing to read
  */
-export function readTable(text: string): TextTable {
-  if (text.length > MAX_TABLE_CHARACTERS) {
-    throw new TableProblem(`This text is too long: expected at most ${MAX_TABLE_CHARACTERS / 1e6} million characters.`);
+export function readTable(text: string, most = MAX_TABLE_CHARACTERS): TextTable {
+  if (text.length > most) {
+    throw new TableProblem(`This text is too long: expected at most ${most / 1e6} million characters.`);
   }
   // Only what is parsed line by line knows the lines' numbers, since a quoted cell may hold a line's end.
   const lines: TableLine[] = [];
@@ -49,8 +51,7 @@ export function readTable(text: string): TextTable {
       from = cursor;
     },
   });
-  if (!lines.length)
-    throw new TableProblem('There is nothing to read: expected rows with a day, a time and a temperature.');
+  if (!lines.length) throw new TableProblem('There is nothing to read: expected rows of figures.');
   const [first, ...rest] = lines as [TableLine, ...TableLine[]];
   const isHeader =
     rest.length > 0 && !first.cells.some((cell) => /\d/.test(cell) && (numeric(cell) || /\d[-/.:]\d/.test(cell)));
