@@ -109,3 +109,17 @@ it('says of a water without a chart that it has none', async () => {
   const other = DEMO.waters[1].id;
   expect((await fetch(`${server.address}/api/books/demo/waters/${other}/chart/bed`)).status).toBe(200);
 });
+
+it('keeps how far the soundings of a bed are, and takes a chart out without what was drawn on it', async () => {
+  const before = await chart();
+  const away = new Float32Array(12).fill(35);
+  const packed = gzipSync(bedToBytes({ values: new Float32Array(12).fill(-2), cellM: 5 }, away));
+  expect((await putBed(FRAME, packed)).status).toBe(422);
+  expect((await putBed({ ...FRAME, sounded: true }, packed)).status).toBe(200);
+  expect((await chart()).chart).toMatchObject({ cols: 4, sounded: true });
+  const kept = new Uint8Array(await (await fetch(at('/bed'))).arrayBuffer());
+  expect([...kept.subarray(24)]).toEqual(Array(12).fill(7));
+  expect((await fetch(at('/bed'), { method: 'DELETE' })).status).toBe(204);
+  expect(await chart()).toEqual({ chart: null, features: before.features });
+  expect((await fetch(at('/bed'))).status).toBe(404);
+});

@@ -47,6 +47,11 @@ export class ChartRepository {
       .execute();
   }
 
+  /** Takes a chart out, its features not: they are drawn in degrees and need no bed. */
+  async remove(waterId: string): Promise<void> {
+    await this.db.deleteFrom('chart').where('water_id', '=', waterId).execute();
+  }
+
   /** Adds or changes features, and brings removed ones back: all of them or, where one cannot go in, none. */
   async putFeatures(waterId: string, features: readonly ChartFeature[], now: string): Promise<void> {
     const rows = features.map((feature) => ({

@@ -1,7 +1,7 @@
 import { promisify } from 'node:util';
 import { gunzip } from 'node:zlib';
 import { parse } from '@inky-shoal/core';
-import { ChartFeature, ChartFeatures, ChartFrame, FeatureIds, MOST_BED_BYTES } from '@inky-shoal/core/chart';
+import { bedBytes, ChartFeature, ChartFeatures, ChartFrame, FeatureIds, MOST_BED_BYTES } from '@inky-shoal/core/chart';
 import { json, raw, Router, type Request } from 'express';
 import { HttpProblem, invalidInput, notFound } from '../http/problem.js';
 import { bodyOf, idOf } from '../http/validate.js';
@@ -57,7 +57,7 @@ export function chartRoutes(books: Books): Router {
       if (!Buffer.isBuffer(body)) {
         throw new HttpProblem(415, 'No bed', 'This is no bed of a chart: expected application/octet-stream.');
       }
-      const wanted = frame.cols * frame.rows * 2;
+      const wanted = bedBytes(frame);
       const bed = await unpack(body, { maxOutputLength: Math.max(64, wanted) }).catch(() => undefined);
       if (bed?.length !== wanted) {
         throw new HttpProblem(
@@ -71,6 +71,11 @@ export function chartRoutes(books: Books): Router {
       response.json({ ...frame, updatedAt: now });
     },
   );
+  router.delete('/books/:book/waters/:id/chart/bed', async (request, response) => {
+    const { book, id } = await waterIn(request);
+    await book.charts.remove(id);
+    response.status(204).end();
+  });
   router.put('/books/:book/waters/:id/chart/features', large, async (request, response) => {
     const { book, id } = await waterIn(request);
     const features = bodyOf(request, ChartFeatures);

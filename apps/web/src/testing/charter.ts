@@ -13,9 +13,9 @@ export class CharterService {
 
   open = (frame: ChartFrame, bed: Uint8Array) => defer(() => of(this.table.open(frame, bed)));
   prepare = (day: ChartDay, begin: (step: ReadingStep) => void) => defer(() => of(this.table.prepare(day, begin)));
-  tint = (tints: Tints) => defer(() => of(this.table.tint(tints)));
-  contours = (depthsM: readonly number[]) => defer(() => of(this.table.contours(depthsM)));
-  soundings = (everyCells: number) => defer(() => of(this.table.soundings(everyCells)));
+  tint = (tints: Tints, minute: number) => defer(() => of(this.table.tint(tints, minute)));
+  contours = (depthsM: readonly number[], minute: number) => defer(() => of(this.table.contours(depthsM, minute)));
+  soundings = (everyCells: number, minute: number) => defer(() => of(this.table.soundings(everyCells, minute)));
   scanAt = (minute: number, filter: SpotFilter, units: UnitSystem) =>
     defer(() => of(this.table.scanAt(minute, filter, units)));
   spotAt = (lonLat: readonly [number, number], minute: number, units: UnitSystem) =>

@@ -1,6 +1,6 @@
 export * from '../contract/charts.js';
 export { middleOf, cellAt, depthsM, type Grid } from './grid.js';
-export { bedFromBytes, bedToBytes } from './bed-bytes.js';
+export { awayFromBytes, bedFromBytes, bedToBytes } from './bed-bytes.js';
 export { chartProjection, isUtm, utmDefinition, utmOf, type LonLat } from './projection.js';
 export { slopeDeg } from './slope.js';
 export { landforms, LANDFORMS, type Landform } from './geomorphons.js';

@@ -17,6 +17,8 @@ export const ChartFrame = record('a chart', {
   northM: z.number(),
   /** Where the soundings come from, in words. */
   source: shortText('a source', 200),
+  /** The bed was laid through soundings: behind it comes, a byte a cell, how far off the nearest one is. */
+  sounded: maybe(z.boolean({ error: 'expected true or false' })),
 });
 export type ChartFrame = z.infer<typeof ChartFrame>;
 /** A chart as kept. */
@@ -25,6 +27,10 @@ export type KeptChart = z.infer<typeof KeptChart>;
 
 /** The largest bed taken, packed. */
 export const MOST_BED_BYTES = 40_000_000;
+
+/** Bytes of a chart's bed before it is packed. */
+export const bedBytes = ({ cols, rows, sounded }: Pick<ChartFrame, 'cols' | 'rows' | 'sounded'>): number =>
+  cols * rows * (sounded ? 3 : 2);
 
 /** Bed that is not known, as its number of centimetres. */
 export const UNKNOWN_CM = -32768;

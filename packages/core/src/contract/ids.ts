@@ -241,6 +241,7 @@ export const SCHOOL_IDS = Object.keys(SCHOOL_SIDES) as SchoolId[];
 export type Discipline = (typeof DISCIPLINES)[number];
 export type Species = (typeof SPECIES)[number];
 export type WaterKind = (typeof WATER_KINDS)[number];
+export type TideStage = (typeof TIDE_STAGES)[number];
 export type Sky = (typeof SKIES)[number];
 export type Front = (typeof FRONTS)[number];
 export type Feedback = (typeof FEEDBACK)[number];

@@ -1,7 +1,7 @@
 import type { ChartFeature, ChartFrame } from '../contract/charts.js';
 import type { Conditions } from '../contract/conditions.js';
 import type { WaterKind } from '../contract/ids.js';
-import { bedFromBytes } from '../chart/bed-bytes.js';
+import { awayFromBytes, bedFromBytes } from '../chart/bed-bytes.js';
 import { cellAt, middleOf, type Grid } from '../chart/grid.js';
 import { cellsInside } from '../chart/paint.js';
 import { chartProjection } from '../chart/projection.js';
@@ -26,6 +26,8 @@ const MOST_ALIKE = 12;
 export interface PlacedSpot extends Spot {
   readonly lonLat: readonly [longitude: number, latitude: number];
   readonly zone: string | null;
+  /** Metres to the nearest sounding, where the bed was laid through soundings and none is near: its depth is a guess. */
+  readonly guessM: number | null;
 }
 
 /** What a day needs to be judged on a chart. */
@@ -54,10 +56,18 @@ export interface PlacedRun extends Run {
   readonly left: readonly number[];
 }
 
+/** What an hour looks like: how good each cell is, 0 to 255, the best places, and the tide over the water's level. */
+export interface HourFound {
+  readonly heat: Uint8Array;
+  readonly spots: PlacedSpot[];
+  readonly tideM: number;
+}
+
 /** One chart on the desk: what was read off it stays until the level or the day changes. */
 export class ChartDesk {
   readonly grid: Grid;
   private readonly projection;
+  private readonly awayCells: Uint8Array | null;
   private reading: FormReading | undefined;
   private ground: Ground | undefined;
   private day: SpotDay | undefined;
@@ -69,22 +79,24 @@ export class ChartDesk {
     bed: Uint8Array,
   ) {
     this.grid = bedFromBytes(frame, bed);
+    this.awayCells = awayFromBytes(frame, bed);
     this.projection = chartProjection(frame.epsg);
   }
 
-  /** Reads the chart for a level, where that changed, and makes a day ready. @returns depth of every cell, metres */
-  prepare({ kind, features, conditions, levelM }: ChartDay, begin?: (step: ReadingStep) => void): Float32Array {
-    if (this.reading?.levelM !== levelM) this.reading = readForms(this.grid, levelM, begin);
+  /** Reads the chart for a level, where that changed, and makes a day ready. */
+  prepare({ kind, features, conditions, levelM }: ChartDay, begin?: (step: ReadingStep) => void): void {
+    this.day = judgeSpots(conditions, this.grid.cellM);
+    // Read under the highest tide, so that no water is missed; each hour's depths lie under that by so much.
+    const readM = Math.round((levelM + this.day.highM) * 100) / 100;
+    if (this.reading?.levelM !== readM) this.reading = readForms(this.grid, readM, begin);
     this.ground = readGround(this.reading, {
       epsg: this.frame.epsg,
       kind,
       features,
       windFromDeg: conditions.windFromDeg ?? undefined,
     });
-    this.day = judgeSpots(conditions, this.grid.cellM);
     this.zones = this.paintZones(features);
     this.lastScan = undefined;
-    return this.reading.depthM;
   }
 
   /** The rows and columns between which all water lies, the last ones included. */
@@ -107,11 +119,26 @@ export class ChartDesk {
     return this.ready().day.models.map(({ moment }) => moment.minute);
   }
 
+  /** How far the tide stands over the water's level at a minute, metres; 0 where there is none. */
+  tideM(minute: number): number {
+    const { day } = this.ready();
+    return day.highM - modelAt(day, minute).dropM;
+  }
+
+  /** Depth of every cell at a minute, metres. */
+  depthsAt(minute: number): Float32Array {
+    const { ground, day } = this.ready();
+    const { depthM } = ground.reading;
+    const { dropM } = modelAt(day, minute);
+    return dropM ? depthM.map((depth) => Math.max(0, depth - dropM)) : depthM;
+  }
+
   /** The hour's picture and its best places. */
-  scanAt(minute: number, filter: SpotFilter, units: UnitSystem): { heat: Uint8Array; spots: PlacedSpot[] } {
+  scanAt(minute: number, filter: SpotFilter, units: UnitSystem): HourFound {
     const { ground } = this.ready();
     const { scan: scanned } = this.look(minute);
-    return { heat: heat(ground, scanned), spots: this.describe(bestCells(ground, scanned, MOST_SPOTS, filter), units) };
+    const spots = this.describe(bestCells(ground, scanned, MOST_SPOTS, filter), units);
+    return { heat: heat(ground, scanned), spots, tideM: this.tideM(minute) };
   }
 
   /** What the chart knows of a place; null on land and off the chart. */
@@ -156,6 +183,12 @@ export class ChartDesk {
     return { ...run, legs, left: cells.map((_, spot) => spot).filter((spot) => !order.includes(spot)) };
   }
 
+  /** Whether a cell's depth is a guess, no sounding being near. */
+  isGuess(cell: number): boolean {
+    const away = this.awayCells?.[cell];
+    return away !== undefined && away > Math.max(GUESS_CELLS, GUESS_M / this.grid.cellM);
+  }
+
   private ready(): { ground: Ground; day: SpotDay } {
     if (!this.ground || !this.day) throw new Error('The chart is not prepared');
     return { ground: this.ground, day: this.day };
@@ -163,10 +196,9 @@ export class ChartDesk {
 
   private look(minute: number): { scan: Scan; model: HoldingModel } {
     const { ground, day } = this.ready();
-    const { minute: nearest } = momentAt(day.day, minute);
-    if (this.lastScan?.model.moment.minute === nearest) return this.lastScan;
-    const model = day.models.find(({ moment }) => moment.minute === nearest) as HoldingModel;
-    const azimuth = sunAzimuthDeg(day.sun, day.latitude, nearest);
+    const model = modelAt(day, minute);
+    if (this.lastScan?.model === model) return this.lastScan;
+    const azimuth = sunAzimuthDeg(day.sun, day.latitude, model.moment.minute);
     return (this.lastScan = { scan: scan(ground, model, azimuth), model });
   }
 
@@ -177,6 +209,7 @@ export class ChartDesk {
       ...spot,
       lonLat: this.lonLat(spot.cell),
       zone: this.zones?.names[(this.zones.of[spot.cell] as number) - 1] ?? null,
+      guessM: this.isGuess(spot.cell) ? (this.awayCells?.[spot.cell] as number) * this.grid.cellM : null,
     }));
   }
 
@@ -215,6 +248,16 @@ export class ChartDesk {
     }
     return { names: zones.map(({ name }) => name as string), of };
   }
+}
+
+/** Farther than this from any sounding the bed is a guess: in cells, and at least so many metres. */
+const GUESS_CELLS = 4;
+const GUESS_M = 15;
+
+/** The model of the quarter hour that is nearest to a minute. */
+function modelAt({ day, models }: SpotDay, minute: number): HoldingModel {
+  const { minute: nearest } = momentAt(day, minute);
+  return models.find(({ moment }) => moment.minute === nearest) as HoldingModel;
 }
 
 /** A ramp drawn on land belongs to the water within this many cells. */

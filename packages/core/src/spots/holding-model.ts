@@ -29,6 +29,8 @@ export interface ClassJudged {
 /** The holding model of one hour, to be asked class by class. */
 export interface HoldingModel {
   readonly moment: Moment;
+  /** How far the tide stands under the level at which the bed was read, metres. */
+  readonly dropM: number;
   readonly judge: (key: number) => ClassJudged;
   readonly because: (key: number, sure: number, units: UnitSystem) => Reason[];
 }
@@ -53,9 +55,9 @@ export function momentAt(day: JudgedDay, minute: number): Moment {
 
 /**
  * The plan's own holding model (structure, cover, depth and position rules), asked for ground instead of for names,
- * with the spot rules on top.
+ * with the spot rules on top. @param dropM how far the tide stands under the level at which the bed was read
  */
-export function holdingModel(day: JudgedDay, minute: number, cellM: number): HoldingModel {
+export function holdingModel(day: JudgedDay, minute: number, cellM: number, dropM = 0): HoldingModel {
   const moment = momentAt(day, minute);
   const window = day.windows.find(({ toMin }) => moment.minute <= toMin) ?? day.windows.at(-1);
   if (!window) throw new Error('The day has no windows');
@@ -107,6 +109,7 @@ export function holdingModel(day: JudgedDay, minute: number, cellM: number): Hol
 
   return {
     moment,
+    dropM,
     judge: (key) => {
       let known = judged.get(key);
       if (!known) judged.set(key, (known = judgeClass(key)));

@@ -26,6 +26,7 @@ export function pickApart(
   const blocksAcross = Math.ceil(cols / BLOCK_CELLS);
   const bestOf = new Int32Array(blocksAcross * Math.ceil(rows / BLOCK_CELLS)).fill(-1);
   for (const cell of wet) {
+    if (score[cell] === -Infinity) continue;
     const col = cell % cols;
     const block = Math.floor((cell - col) / cols / BLOCK_CELLS) * blocksAcross + Math.floor(col / BLOCK_CELLS);
     const before = bestOf[block] as number;

@@ -2,7 +2,7 @@ import { shadedCells } from './shade.js';
 import { CLASSES, SHADED, type Ground } from './ground.js';
 import { cellScore, type ClassJudged, type HoldingModel } from './holding-model.js';
 
-/** Scores of every cell for one hour, as log-weights; -Infinity on land. */
+/** Scores of every cell for one hour, as log-weights; -Infinity on land, and where the tide has left it dry. */
 export interface Scan {
   readonly score: Float32Array;
   readonly shade: Uint8Array;
@@ -23,7 +23,9 @@ function median(score: Float32Array, wet: Int32Array, least: number, most: numbe
   let total = 0;
   const scale = (HISTOGRAM_BINS - 1) / (most - least);
   for (let at = 0; at < wet.length; at += COUNTED) {
-    const bin = Math.floor(((score[wet[at] as number] as number) - least) * scale);
+    const value = score[wet[at] as number] as number;
+    if (value === -Infinity) continue;
+    const bin = Math.floor((value - least) * scale);
     counts[bin] = (counts[bin] as number) + 1;
     total++;
   }
@@ -44,7 +46,8 @@ export function scan(ground: Ground, model: HoldingModel, sunAzimuthDeg: number)
   let best = -Infinity;
   let least = Infinity;
   for (const cell of wet) {
-    const depth = depthM[cell] as number;
+    const depth = (depthM[cell] as number) - model.dropM;
+    if (depth <= 0) continue;
     const key = (classOf[cell] as number) | (shade[cell] ? SHADED : 0);
     let at = slot[key] as number;
     if (at < 0) {

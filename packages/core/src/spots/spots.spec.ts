@@ -93,6 +93,62 @@ describe('forms', () => {
   });
 });
 
+describe('a bed laid through soundings', () => {
+  const away = Float32Array.from(lake.values, (_, cell) => (cell % lake.cols < 80 ? 10 : 90));
+  const desk = new ChartDesk({ ...FRAME, sounded: true }, bedToBytes(lake, away));
+
+  it('says of each place whether its depth is a guess, and how far off the nearest sounding is', () => {
+    desk.prepare({ kind: 'highland-reservoir', features: [], conditions: day({}), levelM: 0 });
+    expect(desk.spotAt(lonLat(250, 1000), 420, 'us')?.guessM).toBeNull();
+    expect(desk.spotAt(lonLat(1150, 900), 420, 'us')?.guessM).toBe(90);
+    expect([desk.isGuess(at(250, 1000)), desk.isGuess(at(1150, 900))]).toEqual([false, true]);
+    expect(ready().spotAt(lonLat(1150, 900), 420, 'us')?.guessM).toBeNull();
+  });
+
+  it('wants as many bytes as its frame says', () => {
+    expect(() => new ChartDesk({ ...FRAME, sounded: true }, bedToBytes(lake))).toThrow('expected 67200 bytes');
+    expect(() => new ChartDesk(FRAME, bedToBytes(lake, away))).toThrow('expected 44800 bytes');
+  });
+});
+
+describe('a tide', () => {
+  // A bay: the lake's bed, with three hours of ebb from six in the morning.
+  const bay = (stage: string, rangeM: number) => {
+    const desk = new ChartDesk(FRAME, bedToBytes(lake));
+    const conditions = day({ discipline: 'inshore', waterKind: 'estuary', tide: { stage, hoursIntoStage: 1, rangeM } });
+    desk.prepare({ kind: 'estuary', features: [], conditions, levelM: 0 });
+    return desk;
+  };
+  const shelf = at(250, 1000);
+
+  it('takes as much from every depth as it has fallen, and leaves what is dry off the list', () => {
+    const desk = bay('falling', 2);
+    const [early, late] = [desk.scanAt(360, {}, 'us'), desk.scanAt(600, {}, 'us')];
+    expect(early.tideM).toBeCloseTo(Math.cos(Math.PI / 6.21), 2);
+    expect(late.tideM).toBeLessThan(-0.5);
+    const fell = early.tideM - late.tideM;
+    expect((desk.depthsAt(360)[shelf] as number) - (desk.depthsAt(600)[shelf] as number)).toBeCloseTo(fell, 4);
+    expect(late.spots.every(({ depthM }) => depthM > 0)).toBe(true);
+    const spot = desk.spotAt(lonLat(250, 1000), 600, 'us');
+    expect(spot?.depthM).toBeCloseTo(desk.depthsAt(600)[shelf] as number, 4);
+  });
+
+  it('of four metres leaves the shelf dry at its lowest, and no hour of that is good there', () => {
+    const desk = bay('falling', 4.6);
+    expect(desk.depthsAt(360)[shelf]).toBeGreaterThan(3);
+    expect(desk.depthsAt(660)[shelf]).toBe(0);
+    const spot = desk.spotAt(lonLat(250, 1000), 360, 'us');
+    expect(spot?.byQuarter.find(({ minute }) => minute === 660)?.goodness).toBe(0);
+    expect(spot?.byQuarter.find(({ minute }) => minute === 360)?.goodness).toBeGreaterThan(0);
+  });
+
+  it('is none where the water has none', () => {
+    const desk = ready();
+    expect(desk.scanAt(360, {}, 'us').tideM).toBe(0);
+    expect(desk.depthsAt(360)[shelf]).toBeCloseTo(-(lake.values[shelf] as number), 2);
+  });
+});
+
 describe('classes of ground', () => {
   const none = new Uint8Array(lake.values.length);
   const ground = groundOf(reading, named, none, new Float32Array(none.length).fill(500));

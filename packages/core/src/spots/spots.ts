@@ -59,8 +59,10 @@ function weightByQuarter(ground: Ground, cell: number, day: SpotDay): { minute: 
     const { minute, sunAltitudeDeg } = model.moment;
     const azimuth = sunAzimuthDeg(day.sun, day.latitude, minute);
     const shade = isShaded(grid, depthM, cell, sunAltitudeDeg, azimuth) ? SHADED : 0;
+    const depth = (depthM[cell] as number) - model.dropM;
+    if (depth <= 0) return { minute, weight: 0 };
     const judged = model.judge((ground.classOf[cell] as number) | shade);
-    return { minute, weight: Math.exp(cellScore(judged, sure, depthM[cell] as number)) };
+    return { minute, weight: Math.exp(cellScore(judged, sure, depth)) };
   });
 }
 
@@ -70,6 +72,8 @@ export interface SpotDay {
   readonly sun: SunDay;
   readonly latitude: number;
   readonly models: readonly HoldingModel[];
+  /** The highest that the tide stands over the water's level in the day, metres; the bed is read under that. */
+  readonly highM: number;
 }
 
 /** Stretches in which a spot keeps near its own best. */
@@ -108,7 +112,7 @@ export function describeSpots(
       structure: structureOf(named.structure[cell] as number) ?? 'open-water',
       sure,
       cover: COVERS[(cover[cell] as number) - 1] ?? null,
-      depthM: reading.depthM[cell] as number,
+      depthM: (reading.depthM[cell] as number) - model.dropM,
       slopeDeg: reading.slopeDeg[cell] as number,
       shoreM: reading.shoreM[cell] as number,
       deepM: reading.deepM[cell] as number,

@@ -6,27 +6,27 @@ import { depthLines, soundings, tintPixels, type Tints } from '../water/drawing'
 /** The desk with the chart that lies on it now, and what is drawn of it. */
 export class ChartTable {
   private desk: ChartDesk | undefined;
-  private depths: Float32Array = new Float32Array(0);
 
   open(frame: ChartFrame, bed: Uint8Array): void {
     this.desk = new ChartDesk(frame, bed);
   }
 
   prepare(day: ChartDay, begin?: (step: ReadingStep) => void) {
-    this.depths = this.opened.prepare(day, begin);
+    this.opened.prepare(day, begin);
     return { minutes: this.opened.minutes(), wet: this.opened.wet() };
   }
 
-  tint(tints: Tints) {
-    return tintPixels(this.opened.grid, this.depths, tints);
+  /** Depths are those of a minute: on tidal water they change with it. */
+  tint(tints: Tints, minute: number) {
+    return tintPixels(this.opened.grid, this.opened.depthsAt(minute), tints);
   }
 
-  contours(depthsM: readonly number[]) {
-    return depthLines(this.opened.grid, this.depths, depthsM);
+  contours(depthsM: readonly number[], minute: number) {
+    return depthLines(this.opened.grid, this.opened.depthsAt(minute), depthsM);
   }
 
-  soundings(everyCells: number) {
-    return soundings(this.opened.grid, this.depths, everyCells);
+  soundings(everyCells: number, minute: number) {
+    return soundings(this.opened.grid, this.opened.depthsAt(minute), everyCells);
   }
 
   scanAt(minute: number, filter: SpotFilter, units: UnitSystem) {

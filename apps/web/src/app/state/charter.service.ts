@@ -12,9 +12,9 @@ import { charting } from './engine';
 export class CharterService {
   open = (frame: ChartFrame, bed: Uint8Array) => defer(() => charting().open(frame, bed));
   prepare = (day: ChartDay, begin: (step: ReadingStep) => void) => defer(() => charting().prepare(day, proxy(begin)));
-  tint = (tints: Tints) => defer(() => charting().tint(tints));
-  contours = (depthsM: readonly number[]) => defer(() => charting().contours(depthsM));
-  soundings = (everyCells: number) => defer(() => charting().soundings(everyCells));
+  tint = (tints: Tints, minute: number) => defer(() => charting().tint(tints, minute));
+  contours = (depthsM: readonly number[], minute: number) => defer(() => charting().contours(depthsM, minute));
+  soundings = (everyCells: number, minute: number) => defer(() => charting().soundings(everyCells, minute));
   scanAt = (minute: number, filter: SpotFilter, units: UnitSystem) =>
     defer(() => charting().scanAt(minute, filter, units));
   spotAt = (lonLat: readonly [number, number], minute: number, units: UnitSystem) =>
