@@ -1,4 +1,4 @@
-export { ChartDesk, type ChartDay, type PlacedRun, type PlacedSpot, type RunAsk } from './desk.js';
+export { ChartDesk, type ChartDay, type HourFound, type PlacedRun, type PlacedSpot, type RunAsk } from './desk.js';
 export { drawnOn } from './drawn.js';
 export { nameForms, structureOf, type Drawn, type NamedForms } from './forms.js';
 export { groundOf, type Ground } from './ground.js';

@@ -27,6 +27,8 @@ export interface Write {
 }
 
 const ANSWER_WITHIN_MS = 8000;
+/** A chart is large, and a line may be slow. */
+const TAKEN_WITHIN_MS = 120_000;
 
 function apiError(error: unknown): ApiError {
   if (error instanceof HttpErrorResponse && error.status > 0 && error.status < 500) {
@@ -75,6 +77,15 @@ export class ApiService {
   send({ method, path, body }: Write): Observable<unknown> {
     return this.http.request(method, `/api${path}`, { body }).pipe(
       timeout(ANSWER_WITHIN_MS),
+      catchError((error: unknown) => this.fail(error)),
+    );
+  }
+
+  /** Sends what is no JSON. */
+  putBytes(path: string, bytes: Uint8Array): Observable<unknown> {
+    const body = new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/octet-stream' });
+    return this.http.put(`/api${path}`, body, { headers: { 'content-type': 'application/octet-stream' } }).pipe(
+      timeout(TAKEN_WITHIN_MS),
       catchError((error: unknown) => this.fail(error)),
     );
   }

@@ -1,7 +1,27 @@
 import type { UnitSystem } from '@inky-shoal/core';
 import type { ChartFrame, ReadingStep } from '@inky-shoal/core/chart';
-import { ChartDesk, type ChartDay, type RunAsk, type SpotFilter } from '@inky-shoal/core/spots';
-import { depthLines, soundings, tintPixels, type Tints } from '../water/drawing';
+import { ChartDesk, type ChartDay, type PlacedSpot, type RunAsk, type SpotFilter } from '@inky-shoal/core/spots';
+import {
+  depthLines,
+  heatPixels,
+  soundings,
+  tintPixels,
+  type ChartWindow,
+  type Rgb,
+  type Tints,
+} from '../water/drawing';
+
+/** A picture of a chart, a cell a pixel: as pixels, or ready to be drawn where there is a canvas for that. */
+export type ChartPicture = Uint8ClampedArray<ArrayBuffer> | ImageBitmap;
+
+/** What one hour looks like. */
+export interface HourPicture {
+  readonly minute: number;
+  readonly heat: ChartPicture;
+  readonly spots: readonly PlacedSpot[];
+  /** How far the tide stands over the water's level, metres. */
+  readonly tideM: number;
+}
 
 /** The desk with the chart that lies on it now, and what is drawn of it. */
 export class ChartTable {
@@ -17,20 +37,28 @@ export class ChartTable {
   }
 
   /** Depths are those of a minute: on tidal water they change with it. */
-  tint(tints: Tints, minute: number) {
-    return tintPixels(this.opened.grid, this.opened.depthsAt(minute), tints);
+  tint(tints: Tints, minute: number): ChartPicture {
+    const { opened } = this;
+    return tintPixels(opened.grid, opened.depthsAt(minute), tints, (cell) => opened.isGuess(cell));
   }
 
-  contours(depthsM: readonly number[], minute: number) {
-    return depthLines(this.opened.grid, this.opened.depthsAt(minute), depthsM);
+  contours(depthsM: readonly number[], minute: number, window: ChartWindow) {
+    return depthLines(this.opened.grid, this.opened.depthsAt(minute), depthsM, window);
   }
 
-  soundings(everyCells: number, minute: number) {
-    return soundings(this.opened.grid, this.opened.depthsAt(minute), everyCells);
+  soundings(everyCells: number, minute: number, window: ChartWindow) {
+    return soundings(this.opened.grid, this.opened.depthsAt(minute), window, everyCells);
   }
 
-  scanAt(minute: number, filter: SpotFilter, units: UnitSystem) {
-    return this.opened.scanAt(minute, filter, units);
+  /** An hour's places and its picture in a colour. */
+  scanAt(minute: number, filter: SpotFilter, units: UnitSystem, colour: Rgb): HourPicture {
+    const { heat, ...found } = this.opened.scanAt(minute, filter, units);
+    return { ...found, minute, heat: heatPixels(heat, colour) };
+  }
+
+  /** The best places of an hour alone. */
+  bestAt(minute: number, units: UnitSystem): PlacedSpot[] {
+    return this.opened.scanAt(minute, {}, units).spots;
   }
 
   spotAt(lonLat: readonly [number, number], minute: number, units: UnitSystem) {
@@ -43,6 +71,11 @@ export class ChartTable {
 
   run(ask: RunAsk) {
     return this.opened.run(ask);
+  }
+
+  /** Columns and rows of the chart. */
+  get size(): { readonly cols: number; readonly rows: number } {
+    return this.opened.grid;
   }
 
   private get opened(): ChartDesk {

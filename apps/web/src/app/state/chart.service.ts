@@ -1,12 +1,19 @@
 import { inject, Injectable } from '@angular/core';
-import type { Conditions, UnitSystem, Water } from '@inky-shoal/core';
-import { WaterChart, type ChartFeature, type KeptChart, type ReadingStep } from '@inky-shoal/core/chart';
-import type { ChartDay, PlacedSpot, SpotFilter } from '@inky-shoal/core/spots';
+import type { Conditions, Water } from '@inky-shoal/core';
+import {
+  WaterChart,
+  type ChartFeature,
+  type ChartFrame,
+  type KeptChart,
+  type ReadingStep,
+} from '@inky-shoal/core/chart';
+import type { ChartDay } from '@inky-shoal/core/spots';
 import {
   BehaviorSubject,
   catchError,
   combineLatest,
   concat,
+  debounceTime,
   distinctUntilChanged,
   filter,
   map,
@@ -24,9 +31,12 @@ import {
 } from 'rxjs';
 import { ApiService } from './api.service';
 import { BookService } from './book.service';
+import { ChartFilesService } from './chart-files.service';
 import { CharterService } from './charter.service';
 import { ConnectionService } from './connection.service';
 import { DayService } from './day.service';
+import { DrawnService } from './drawn.service';
+import { OutboxService } from './outbox.service';
 import { WatersService } from './waters.service';
 
 /** A water's chart on the desk, ready for the day on the sheet. */
@@ -51,13 +61,6 @@ export type Charted =
 
 type Prepared = Pick<OpenChart, 'minutes' | 'wet'>;
 
-/** What one hour looks like. */
-export interface HourPicture {
-  readonly minute: number;
-  readonly heat: Uint8Array;
-  readonly spots: readonly PlacedSpot[];
-}
-
 const alike = <T>(a: T, b: T): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** The chart of the water on the sheet. */
@@ -67,7 +70,11 @@ export class ChartService {
   private readonly books = inject(BookService);
   private readonly charter = inject(CharterService);
   private readonly day = inject(DayService);
+  private readonly drawn = inject(DrawnService);
+  private readonly outbox = inject(OutboxService);
+  private readonly files = inject(ChartFilesService);
   private readonly level = new BehaviorSubject(0);
+  private readonly changed = new Subject<void>();
   /** The bed that lies on the desk: it is fetched and opened once. */
   private onDesk = '';
   /** The day that was made ready last, and what came of it. */
@@ -94,8 +101,12 @@ export class ChartService {
     distinctUntilChanged(alike),
   );
 
-  readonly charted$: Observable<Charted> = this.water$.pipe(
-    switchMap((water): Observable<Charted> => {
+  readonly charted$: Observable<Charted> = combineLatest([
+    this.water$,
+    // Another chart came in, or what was drawn while the server was away has reached it.
+    merge(this.changed, this.outbox.delivered$).pipe(startWith(undefined)),
+  ]).pipe(
+    switchMap(([water]): Observable<Charted> => {
       if (water === undefined) return of({ state: 'reading' });
       if (water === null) return of({ state: 'no-water' });
       if (typeof water === 'string') return of({ state: 'failed', message: water });
@@ -117,17 +128,42 @@ export class ChartService {
     );
   }
 
-  picture(minute: number, only: SpotFilter, units: UnitSystem): Observable<HourPicture> {
-    return this.charter.scanAt(minute, only, units).pipe(map((found) => ({ minute, ...found })));
+  /**
+   * Puts a chart in place of the one that a water has. @param bed packed
+   * @returns what brings back the chart as it was
+   */
+  bring(water: Water, frame: ChartFrame, bed: Uint8Array): Observable<() => Observable<unknown>> {
+    const path = `${this.pathOf(water)}/bed`;
+    const put = (each: ChartFrame, packed: Uint8Array) =>
+      this.api.putBytes(`${path}?frame=${encodeURIComponent(JSON.stringify(each))}`, packed);
+    return this.api.get(this.pathOf(water), WaterChart).pipe(
+      switchMap(({ chart }) => (chart ? this.api.bytes(path).pipe(map((before) => ({ chart, before }))) : of(null))),
+      switchMap((kept) =>
+        put(frame, bed).pipe(
+          map(() => () => {
+            if (!kept) return this.api.send({ method: 'DELETE', path });
+            const { updatedAt: _, ...before } = kept.chart;
+            return this.files.pack(kept.before).pipe(switchMap((packed) => put(before, packed)));
+          }),
+        ),
+      ),
+      map((back) => () => back().pipe(tap(() => this.changed.next()))),
+      tap(() => this.changed.next()),
+    );
+  }
+
+  private pathOf({ id }: Water): string {
+    return `/books/${this.books.book}/waters/${id}/chart`;
   }
 
   /** Opens a water's chart; where that fails it says so, and tries again once the server is back. */
   private open(water: Water): Observable<Charted> {
-    const path = `/books/${this.books.book}/waters/${water.id}/chart`;
+    const path = this.pathOf(water);
     return this.api.get(path, WaterChart).pipe(
       switchMap(({ chart: frame, features }): Observable<Charted> => {
+        this.drawn.begin(path, features);
         if (!frame) return of({ state: 'no-chart', water });
-        return this.lay(path, frame).pipe(switchMap(() => this.judged(water, frame, features)));
+        return this.lay(path, frame).pipe(switchMap(() => this.judged(water, frame)));
       }),
       startWith<Charted>({ state: 'reading' }),
       catchError((error: Error) =>
@@ -152,15 +188,17 @@ export class ChartService {
     );
   }
 
-  /** The chart under each day and level that come. */
-  private judged(water: Water, frame: KeptChart, features: readonly ChartFeature[]): Observable<Charted> {
+  /** The chart under each day and level that come, and with what is drawn on it. */
+  private judged(water: Water, frame: KeptChart): Observable<Charted> {
     const conditions$ = this.day.planned$.pipe(
       filter((planned) => planned !== null),
       map(({ conditions }) => conditions),
       distinctUntilChanged(alike),
     );
-    return combineLatest([conditions$, this.level]).pipe(
-      switchMap(([conditions, levelM]) => {
+    return combineLatest([conditions$, this.level, this.drawn.features$]).pipe(
+      // What changes at one stroke is judged once.
+      debounceTime(0),
+      switchMap(([conditions, levelM, features]) => {
         const steps = new Subject<ReadingStep>();
         const prepared = this.prepare({ kind: water.waterKind, features, conditions, levelM }, (step) =>
           steps.next(step),

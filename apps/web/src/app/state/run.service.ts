@@ -36,9 +36,22 @@ export type Ordered = { readonly run: KeptRun; readonly left: number } | { reado
 const DAYS_KEPT = 8;
 /** Spots among which a run is chosen. */
 export const MOST_PICKED = 15;
-/** Minutes to fish at a spot, and how fast the boat runs. */
-const STAY_MIN = 40;
-const SPEED_MPS = 11;
+/** How a run is wished: minutes at a spot where nothing else is said, how fast the boat runs. */
+const RunWish = z.object({
+  stayMin: z.number().min(5).max(480).default(40),
+  speedMps: z.number().min(0.5).max(40).default(11),
+});
+export type RunWish = z.infer<typeof RunWish>;
+/** Bounds of a wish: minutes at a spot, and metres a second. */
+export const STAY_MIN = [5, 480] as const;
+export const SPEED_MPS = [0.5, 40] as const;
+
+/** The day of one run: from when to when, and minutes at spots that want another time than the rest, by cell. */
+export interface RunDay {
+  readonly startMin: number;
+  readonly endMin: number;
+  readonly stayMin: ReadonlyMap<number, number>;
+}
 
 /** Runs that were ordered, by water and day; the sheet shows the one of its day. */
 @Injectable({ providedIn: 'root' })
@@ -46,6 +59,10 @@ export class RunService {
   private readonly charter = inject(CharterService);
   private readonly store = new Store('runs', z.array(KeptRun), []);
   private readonly runs = new BehaviorSubject(this.store.read());
+  private readonly wishStore = new Store('run-wish', RunWish, RunWish.parse({}));
+  private readonly wish = new BehaviorSubject(this.wishStore.read());
+
+  readonly wish$ = this.wish.asObservable();
 
   /** The run of the day on the sheet. */
   readonly run$ = combineLatest([this.runs, inject(DayService).draft$]).pipe(
@@ -56,15 +73,19 @@ export class RunService {
   );
 
   /** Orders the day over spots, from the chart's ramp and back, and keeps the run. */
-  order({ water, features, conditions, minutes }: OpenChart, picked: readonly PlacedSpot[]): Observable<Ordered> {
+  order(
+    { water, features, conditions }: OpenChart,
+    picked: readonly PlacedSpot[],
+    { startMin, endMin, stayMin: stays }: RunDay,
+  ): Observable<Ordered> {
     const ramp = features.find(({ kind }) => kind === 'ramp');
-    const [startMin, endMin] = [minutes[0], minutes.at(-1)];
-    if (ramp?.shape.type !== 'Point' || startMin === undefined || endMin === undefined) {
+    if (ramp?.shape.type !== 'Point') {
       return of({ why: 'No ramp is marked on this chart: a run starts and ends at one.' });
     }
-    const spots = picked.map(({ cell }) => ({ cell, minutes: STAY_MIN }));
+    const { stayMin, speedMps } = this.wish.value;
+    const spots = picked.map(({ cell }) => ({ cell, minutes: stays.get(cell) ?? stayMin }));
     const { name = 'the ramp', shape } = ramp;
-    return this.charter.run({ spots, ramp: shape.coordinates, speedMps: SPEED_MPS, startMin, endMin }).pipe(
+    return this.charter.run({ spots, ramp: shape.coordinates, speedMps, startMin, endMin }).pipe(
       map((found): Ordered => {
         if (!found?.stops.length) return { why: 'No spot can be reached from the ramp in the time.' };
         const run = { waterId: water.id, date: conditions.date, ramp: name, ...written(found, picked) };
@@ -72,6 +93,12 @@ export class RunService {
         return { run, left: found.left.length };
       }),
     );
+  }
+
+  setWish(change: Partial<RunWish>): void {
+    const wish = { ...this.wish.value, ...change };
+    this.wishStore.write(wish);
+    this.wish.next(wish);
   }
 
   keep(run: KeptRun): void {

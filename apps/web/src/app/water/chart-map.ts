@@ -1,11 +1,12 @@
 import type { UnitSystem } from '@inky-shoal/core';
-import type { ChartFeature, ChartFrame } from '@inky-shoal/core/chart';
+import type { ChartFeature, ChartFrame, FeatureShape } from '@inky-shoal/core/chart';
 import { utmDefinition } from '@inky-shoal/core/chart';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
 import ScaleLine from 'ol/control/ScaleLine';
 import Zoom from 'ol/control/Zoom';
 import Feature from 'ol/Feature';
 import GeoJSON from 'ol/format/GeoJSON';
+import type Geometry from 'ol/geom/Geometry';
 import LineString from 'ol/geom/LineString';
 import MultiLineString from 'ol/geom/MultiLineString';
 import Point from 'ol/geom/Point';
@@ -26,7 +27,8 @@ import Text from 'ol/style/Text';
 import View from 'ol/View';
 import proj4 from 'proj4';
 import type { Ink } from '../ui/ink';
-import type { DepthLines, Rgb } from './drawing';
+import type { ChartWindow, DepthLines } from './drawing';
+import { MapTools, type MapToolEvents } from './map-tools';
 
 /** Lines of equal depth as they are drawn: every second or so heavier, with its figure. */
 export interface Contour extends DepthLines {
@@ -45,7 +47,28 @@ export interface ChartMapEvents {
   readonly pressed: (lonLat: readonly [number, number]) => void;
   /** A numbered spot was pressed. */
   readonly chosen: (spot: PlacedSpot) => void;
+  /** Another part of the chart has come into view, or the same nearer. */
+  readonly looked: (view: ChartView) => void;
+  /** Something drawn was pressed while the pen is out; null where it was none. */
+  readonly featureChosen: (id: string | null) => void;
 }
+
+/** What is in view: a window that reaches a little beyond it, and how many cells lie on a pixel. */
+export interface ChartView {
+  readonly window: ChartWindow;
+  readonly cellsAPixel: number;
+}
+
+/** How the chart answers to presses: places are chosen, or what is drawn is, and a pen may be on it. */
+export interface MapHand {
+  readonly drawing: boolean;
+  readonly pen: FeatureShape['type'] | null;
+  readonly chosenId: string | null;
+}
+
+/** Lines are made for so much more than what is in view, of its width and height, and as finely as so many pixels. */
+const BEYOND = 0.25;
+const PIXELS_A_SAMPLE = 2;
 
 /** A chart in ink: tints, contours, soundings, what was drawn, the hour's heat, spots and the run. */
 export class ChartMap {
@@ -56,8 +79,11 @@ export class ChartMap {
   private readonly soundings = new VectorSource();
   private readonly spots = new VectorSource();
   private readonly run = new VectorSource();
-  private tint: HTMLCanvasElement | null = null;
-  private heat: HTMLCanvasElement | null = null;
+  private readonly sights = new VectorSource();
+  private readonly tools: MapTools;
+  private hand: MapHand = { drawing: false, pen: null, chosenId: null };
+  private tint: ImageBitmap | null = null;
+  private heat: ImageBitmap | null = null;
   private readonly geoJson: GeoJSON;
   private readonly scale = new ScaleLine();
   private ink: Ink;
@@ -67,7 +93,7 @@ export class ChartMap {
     private readonly frame: ChartFrame,
     wet: { readonly west: number; readonly east: number; readonly north: number; readonly south: number },
     ink: Ink,
-    events: ChartMapEvents,
+    events: ChartMapEvents & MapToolEvents,
   ) {
     this.ink = ink;
     const projection = `EPSG:${frame.epsg}`;
@@ -87,8 +113,9 @@ export class ChartMap {
       layers: [
         new ImageLayer({ source: this.bed }),
         new VectorImageLayer({ source: this.contours, style: this.contourStyle, declutter: true }),
+        new VectorLayer({ source: this.sights, style: this.sightStyle, declutter: true }),
         new VectorLayer({ source: this.drawn, style: this.drawnStyle, declutter: true }),
-        new VectorLayer({ source: this.soundings, style: this.soundingStyle, declutter: true, maxResolution: 9 }),
+        new VectorLayer({ source: this.soundings, style: this.soundingStyle, declutter: true }),
         new VectorLayer({ source: this.run, style: this.runStyle }),
         new VectorLayer({ source: this.spots, style: this.spotStyle, declutter: 'spots' }),
       ],
@@ -107,7 +134,22 @@ export class ChartMap {
         [westM + wet.west * cellM, northM - wet.south * cellM, westM + wet.east * cellM, northM - wet.north * cellM],
         { padding: [24, 30, 24, 30] },
       );
+    this.map.on('moveend', () => {
+      const view = this.inView();
+      if (view) events.looked(view);
+    });
+    this.tools = new MapTools(this.map, this.drawn, this.geoJson, events);
     this.map.on('click', ({ pixel, coordinate }) => {
+      if (this.tools.drawing) return;
+      if (this.hand.drawing) {
+        const touched = this.map.forEachFeatureAtPixel(
+          pixel,
+          (feature) => (feature.get('drawn') as ChartFeature | undefined)?.id,
+          { hitTolerance: 14 },
+        );
+        events.featureChosen(touched ?? null);
+        return;
+      }
       const found = this.map.forEachFeatureAtPixel(pixel, (feature) => feature.get('spot') as PlacedSpot | undefined, {
         hitTolerance: 14,
       });
@@ -127,39 +169,33 @@ export class ChartMap {
 
   setInk(ink: Ink): void {
     this.ink = ink;
-    for (const source of [this.contours, this.drawn, this.soundings, this.spots, this.run]) source.changed();
+    for (const source of [this.contours, this.drawn, this.sights, this.soundings, this.spots, this.run])
+      source.changed();
   }
 
   setUnits(units: UnitSystem): void {
     this.scale.setUnits(units);
   }
 
-  setTint(pixels: Uint8ClampedArray<ArrayBuffer>): void {
-    this.tint = this.canvasOf(pixels);
+  setTint(picture: ImageBitmap): void {
+    this.tint?.close();
+    this.tint = picture;
     this.bed.changed();
   }
 
-  /** @param shown 0 to 255 by cell; what is no better than usual has nothing */
-  setHeat(shown: Uint8Array, [red, green, blue]: Rgb): void {
-    const pixels = new Uint8ClampedArray(shown.length * 4);
-    const words = new Uint32Array(pixels.buffer);
-    const colour = (blue << 16) | (green << 8) | red;
-    for (let cell = 0; cell < shown.length; cell++) {
-      const heat = shown[cell] as number;
-      if (heat > 20) words[cell] = (Math.min(215, 40 + heat) << 24) | colour;
-    }
-    this.heat = this.canvasOf(pixels);
+  /** @param picture covers more the better a cell is; what is no better than usual is clear */
+  setHeat(picture: ImageBitmap): void {
+    this.heat?.close();
+    this.heat = picture;
     this.bed.changed();
   }
 
   setContours(contours: readonly Contour[]): void {
-    const { westM, northM, cellM } = this.frame;
     this.contours.clear();
     this.contours.addFeatures(
-      contours.map(({ lines, ...rest }) => {
-        const geometry = new MultiLineString(
-          lines.map((line) => line.map(([x, y]) => [westM + x * cellM, northM - y * cellM])),
-        );
+      contours.map(({ points, ends, ...rest }) => {
+        // Lines are many: they go in as they came from the worker, without a copy.
+        const geometry = new MultiLineString(points as unknown as number[], 'XY', [...ends]);
         return new Feature({ geometry, contour: rest });
       }),
     );
@@ -172,14 +208,35 @@ export class ChartMap {
 
   setFeatures(features: readonly ChartFeature[]): void {
     this.drawn.clear();
-    this.drawn.addFeatures(
-      features
-        .filter(({ kind }) => kind !== 'zone')
-        .map((feature) => {
-          const geometry = this.geoJson.readGeometry(feature.shape) ?? undefined;
-          return new Feature({ geometry, drawn: feature });
-        }),
-    );
+    this.sights.clear();
+    for (const feature of features) {
+      const geometry = this.geoJson.readGeometry(feature.shape);
+      if (!geometry) continue;
+      const shown = new Feature<Geometry>(geometry);
+      shown.set('drawn', feature);
+      shown.setId(feature.id);
+      this.drawn.addFeature(shown);
+      if (feature.shape.type !== 'Point') continue;
+      for (const { toward, text } of feature.lineUps ?? []) {
+        const coordinates = [feature.shape.coordinates, toward];
+        const line = this.geoJson.readGeometry({ type: 'LineString', coordinates });
+        if (line) this.sights.addFeature(new Feature({ geometry: line, text }));
+      }
+    }
+    this.setHand(this.hand);
+  }
+
+  /** What presses do, and which feature's points can be moved. */
+  setHand(hand: MapHand): void {
+    this.hand = hand;
+    const chosen = hand.chosenId ? this.drawn.getFeatureById(hand.chosenId) : null;
+    this.tools.use(hand.pen, hand.drawing && !hand.pen ? chosen : null);
+    this.drawn.changed();
+  }
+
+  /** The pen, for who has no pointer or wants to end a line: see `MapTools`. */
+  get penTools(): Pick<MapTools, 'putInMiddle' | 'back' | 'finish'> {
+    return this.tools;
   }
 
   setSpots(spots: readonly PlacedSpot[], chosen: PlacedSpot | null, alike: readonly PlacedSpot[]): void {
@@ -211,12 +268,25 @@ export class ChartMap {
       view.animate({ center: [x, y], duration: 200 });
   }
 
-  private canvasOf(pixels: Uint8ClampedArray<ArrayBuffer>): HTMLCanvasElement {
-    const canvas = document.createElement('canvas');
-    canvas.width = this.frame.cols;
-    canvas.height = this.frame.rows;
-    canvas.getContext('2d')?.putImageData(new ImageData(pixels, this.frame.cols, this.frame.rows), 0, 0);
-    return canvas;
+  private inView(): ChartView | null {
+    const size = this.map.getSize();
+    const resolution = this.map.getView().getResolution();
+    if (!size || !resolution) return null;
+    const { westM, northM, cols, rows, cellM } = this.frame;
+    const [west = 0, south = 0, east = 0, north = 0] = buffered(this.map.getView().calculateExtent(size), BEYOND);
+    const within = (cell: number, most: number) => Math.min(most, Math.max(0, cell));
+    const cellsAPixel = resolution / cellM;
+    const step = Math.max(1, Math.round(cellsAPixel * PIXELS_A_SAMPLE));
+    // Samples begin at whole steps from the chart's corner, so that lines stand still while one moves about.
+    const onStep = (cell: number) => Math.floor(cell / step) * step;
+    const window = {
+      west: within(onStep((west - westM) / cellM), cols),
+      east: within(Math.ceil((east - westM) / cellM), cols),
+      north: within(onStep((northM - north) / cellM), rows),
+      south: within(Math.ceil((northM - south) / cellM), rows),
+      step,
+    };
+    return window.east > window.west && window.south > window.north ? { window, cellsAPixel } : null;
   }
 
   /** Only the part in view is drawn, scaled by the canvas itself. */
@@ -236,7 +306,9 @@ export class ChartMap {
     const from = { x: (west - westM) / cellM, y: (northM - north) / cellM };
     const span = { x: (east - west) / cellM, y: (north - south) / cellM };
     for (const image of [this.tint, this.heat]) {
-      if (image && context) context.drawImage(image, from.x, from.y, span.x, span.y, 0, 0, width, height);
+      // A picture of another chart stands until this one's comes.
+      if (image?.width !== this.frame.cols || image.height !== this.frame.rows) continue;
+      context?.drawImage(image, from.x, from.y, span.x, span.y, 0, 0, width, height);
     }
     return canvas;
   }
@@ -244,7 +316,7 @@ export class ChartMap {
   private readonly halo = () => new Stroke({ color: this.ink.paper, width: 3 });
 
   private readonly contourStyle: StyleFunction = (feature, resolution) => {
-    const { label, strong } = feature.get('contour') as Omit<Contour, 'lines'>;
+    const { label, strong } = feature.get('contour') as Omit<Contour, 'points' | 'ends'>;
     if (!strong && resolution > 9) return [];
     return new Style({
       stroke: new Stroke({ color: this.ink.ink2, width: strong ? 0.9 : 0.5 }),
@@ -262,8 +334,9 @@ export class ChartMap {
   };
 
   private readonly drawnStyle: StyleFunction = (feature, resolution) => {
-    const { kind, cover, structure, name } = feature.get('drawn') as ChartFeature;
+    const { id, kind, cover, structure, name } = feature.get('drawn') as ChartFeature;
     const { ink, ink2, act, paper, text, sizePx } = this.ink;
+    const chosen = id === this.hand.chosenId;
     const label = (offsetY: number) =>
       name && resolution < 12
         ? new Text({
@@ -289,14 +362,39 @@ export class ChartMap {
         angle: Math.PI / 4,
         stroke: new Stroke({ color: act, width: 2.5 }),
       });
-      return new Style({ image: kind === 'ramp' ? square : cross, text: label(15) });
+      const ring = new CircleStyle({ radius: 12, stroke: new Stroke({ color: act, width: 2 }) });
+      const point = new Style({ image: kind === 'ramp' ? square : cross, text: label(15) });
+      return chosen ? [point, new Style({ image: ring })] : point;
     }
-    const dash = kind === 'track' ? [6, 4] : cover === 'submerged-grass' ? [1, 4] : structure ? undefined : [4, 3];
-    return new Style({
-      stroke: new Stroke({ color: ink2, width: structure ? 2 : 1.2, lineDash: dash, lineCap: 'round' }),
-      text: label(0),
-    });
+    const dash =
+      kind === 'track'
+        ? [6, 4]
+        : kind === 'zone'
+          ? [1, 8]
+          : cover === 'submerged-grass'
+            ? [1, 4]
+            : structure
+              ? undefined
+              : [4, 3];
+    const stroke = chosen
+      ? new Stroke({ color: act, width: 3 })
+      : new Stroke({ color: ink2, width: structure ? 2 : 1.2, lineDash: dash, lineCap: 'round' });
+    // What is one thing and no mark, as a stump, is a small ring.
+    const image = new CircleStyle({ radius: 4.5, stroke });
+    return new Style({ stroke, image, text: kind === 'zone' && !this.hand.drawing ? undefined : label(0) });
   };
+
+  private readonly sightStyle: StyleFunction = (feature) =>
+    new Style({
+      stroke: new Stroke({ color: this.ink.act, width: 1.2, lineDash: [2, 5] }),
+      text: new Text({
+        text: feature.get('text') as string,
+        placement: 'line',
+        font: `${0.72 * this.ink.sizePx}px ${this.ink.text}`,
+        fill: new Fill({ color: this.ink.ink }),
+        stroke: this.halo(),
+      }),
+    });
 
   private readonly soundingStyle: StyleFunction = (feature) =>
     new Style({

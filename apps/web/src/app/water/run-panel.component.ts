@@ -1,14 +1,27 @@
-import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+  type WritableSignal,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { say, type UnitSystem } from '@inky-shoal/core';
+import { clockOf, say, sayRange, symbolOf, toSi, type UnitSystem } from '@inky-shoal/core';
 import { routeToGpx } from '@inky-shoal/core/formats';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
 import type { OpenChart } from '../state/chart.service';
 import { NoticeService } from '../state/notice.service';
-import { RunService, type KeptRun } from '../state/run.service';
+import { RunService, SPEED_MPS, STAY_MIN, type KeptRun } from '../state/run.service';
+import { plainFigure, readNumber } from '../ui/numbers';
 import { saveFile } from '../ui/save-file';
 import { RunStopsComponent } from './run-stops.component';
-import { sayMinute } from './spot-words';
+import { sayMinute, sayPlace } from './spot-words';
+
+const DAY_MIN = 1439;
 
 /** The run of the day: ordered over what was picked, kept, taken off, saved as a route. */
 @Component({
@@ -27,6 +40,45 @@ import { sayMinute } from './spot-words';
     }
     @if (picked().length) {
       <p>{{ picked().length }} {{ picked().length === 1 ? 'spot' : 'spots' }} picked.</p>
+      <div class="wish">
+        <label
+          >Minutes at each
+          <input class="field" #stay inputmode="numeric" [value]="wish().stayMin" (change)="setStay(stay)"
+        /></label>
+        <label
+          >Boat ({{ speedUnit() }})
+          <input class="field" #boat inputmode="decimal" [value]="speed()" (change)="setSpeed(boat)"
+        /></label>
+        <label
+          >Out <input class="field" type="time" #from [value]="clock(startMin())" (change)="setHours(from, startMin)"
+        /></label>
+        <label
+          >Back <input class="field" type="time" #to [value]="clock(endMin())" (change)="setHours(to, endMin)"
+        /></label>
+      </div>
+      <ul class="picked" aria-label="Spots of the run">
+        @for (spot of picked(); track spot.cell) {
+          <li>
+            <span>{{ place(spot) }}</span>
+            <input
+              class="field"
+              #own
+              inputmode="numeric"
+              [attr.aria-label]="'Minutes at ' + place(spot)"
+              [value]="stays().get(spot.cell) ?? wish().stayMin"
+              (change)="setOwn(spot, own)"
+            />
+            <button
+              type="button"
+              class="plain"
+              [attr.aria-label]="place(spot) + ' off the run'"
+              (click)="dropped.emit(spot)"
+            >
+              Off
+            </button>
+          </li>
+        }
+      </ul>
       <button type="button" class="act" (click)="order()">Order the run</button>
     } @else if (!run()) {
       <p class="quiet">Add spots, or begin with the best six.</p>
@@ -37,6 +89,24 @@ import { sayMinute } from './spot-words';
     h2 {
       font-size: 1.1rem;
       margin: 0.9rem 0 0.2rem;
+    }
+    .wish {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      gap: 0.4rem 0.8rem;
+      margin: 0.4rem 0;
+    }
+    .picked {
+      list-style: none;
+      margin: 0.4rem 0 0.6rem;
+      padding: 0;
+    }
+    .picked li {
+      display: grid;
+      grid-template-columns: 1fr 4rem auto;
+      gap: 0.5rem;
+      align-items: center;
+      margin-bottom: 0.3rem;
     }
     .acts {
       display: flex;
@@ -54,10 +124,24 @@ export class RunPanelComponent {
   readonly units = input.required<UnitSystem>();
   /** The best spots are to be picked. */
   readonly bestWanted = output();
+  /** A spot is to come off the run. */
+  readonly dropped = output<PlacedSpot>();
+  protected readonly wish = toSignal(this.service.wish$, { requireSync: true });
+  /** The run goes from the day's first quarter hour to its last, unless it is said otherwise. */
+  protected readonly startMin = linkedSignal(() => this.chart().minutes[0] ?? 0);
+  protected readonly endMin = linkedSignal(() => this.chart().minutes.at(-1) ?? DAY_MIN);
+  /** Minutes at spots that want their own, by cell. */
+  protected readonly stays = signal<ReadonlyMap<number, number>>(new Map());
+  protected readonly speedUnit = computed(() => symbolOf('wind', this.units()));
+  protected readonly speed = computed(() => plainFigure('wind', this.wish().speedMps, this.units()));
+  protected readonly place = sayPlace;
+  protected readonly clock = clockOf;
   protected readonly run = toSignal(this.service.run$, { initialValue: null });
 
   protected order(): void {
-    this.service.order(this.chart(), this.picked()).subscribe({
+    const [startMin, endMin, stayMin] = [this.startMin(), this.endMin(), this.stays()];
+    if (endMin <= startMin) return this.notices.say('The run is back before it is out: change one of the two times.');
+    this.service.order(this.chart(), this.picked(), { startMin, endMin, stayMin }).subscribe({
       next: (ordered) => {
         if ('why' in ordered) this.notices.say(ordered.why);
         else if (ordered.left) {
@@ -66,6 +150,41 @@ export class RunPanelComponent {
       },
       error: () => this.notices.say('The run could not be ordered, and the fault is ours.'),
     });
+  }
+
+  protected setStay(input: HTMLInputElement): void {
+    const minutes = this.minutesIn(input);
+    if (minutes === undefined) input.value = String(this.wish().stayMin);
+    else this.service.setWish({ stayMin: minutes });
+  }
+
+  protected setOwn({ cell }: PlacedSpot, input: HTMLInputElement): void {
+    const minutes = this.minutesIn(input);
+    if (minutes === undefined) input.value = String(this.stays().get(cell) ?? this.wish().stayMin);
+    else this.stays.set(new Map([...this.stays(), [cell, minutes]]));
+  }
+
+  protected setSpeed(input: HTMLInputElement): void {
+    const shown = readNumber(input.value);
+    const speedMps = shown === undefined ? Number.NaN : toSi('wind', shown, this.units());
+    if (speedMps >= SPEED_MPS[0] && speedMps <= SPEED_MPS[1]) return this.service.setWish({ speedMps });
+    this.notices.say(
+      `Expected a speed of ${sayRange('wind', SPEED_MPS, this.units())}, got "${input.value.slice(0, 20)}".`,
+    );
+    input.value = this.speed();
+  }
+
+  protected setHours(input: HTMLInputElement, of: WritableSignal<number>): void {
+    const [hours = Number.NaN, minutes = Number.NaN] = input.value.split(':').map(Number);
+    if (Number.isFinite(hours * 60 + minutes)) of.set(hours * 60 + minutes);
+    else input.value = clockOf(of());
+  }
+
+  private minutesIn({ value }: HTMLInputElement): number | undefined {
+    const minutes = readNumber(value);
+    if (minutes !== undefined && minutes >= STAY_MIN[0] && minutes <= STAY_MIN[1]) return Math.round(minutes);
+    this.notices.say(`Expected from ${STAY_MIN[0]} to ${STAY_MIN[1]} minutes, got "${value.slice(0, 20)}".`);
+    return undefined;
   }
 
   protected drop(run: KeptRun): void {

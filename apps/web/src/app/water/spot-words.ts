@@ -46,7 +46,8 @@ export function sayLie(
     channelM,
     waveM,
     shaded,
-  }: Pick<PlacedSpot, 'slopeDeg' | 'shoreM' | 'deepM' | 'channelM' | 'waveM' | 'shaded'>,
+    guessM,
+  }: Pick<PlacedSpot, 'slopeDeg' | 'shoreM' | 'deepM' | 'channelM' | 'waveM' | 'shaded' | 'guessM'>,
   units: UnitSystem,
 ): string {
   const parts = [`slopes ${Math.round(slopeDeg)}°`, `${sayWay(shoreM, units)} off the bank`];
@@ -56,7 +57,8 @@ export function sayLie(
   else if (channelM < CHANNEL_NEAR_M) parts.push(`${sayWay(channelM, units)} to a channel`);
   if (waveM > FELT_WAVE_M) parts.push(`waves of ${say('depth', waveM, units)}`);
   if (shaded) parts.push('in the shade');
-  return `${capital(parts.join(', '))}.`;
+  const guess = guessM ? ` No sounding within ${sayWay(guessM, units)}: the depth is a guess.` : '';
+  return `${capital(parts.join(', '))}.${guess}`;
 }
 
 /** A time of the day from its minute. */

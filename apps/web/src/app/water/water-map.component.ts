@@ -2,6 +2,7 @@ import {
   afterNextRender,
   ChangeDetectionStrategy,
   Component,
+  computed,
   DestroyRef,
   effect,
   type ElementRef,
@@ -12,25 +13,29 @@ import {
   viewChild,
 } from '@angular/core';
 import type { UnitSystem } from '@inky-shoal/core';
-import type { ChartFeature, ChartFrame } from '@inky-shoal/core/chart';
+import type { ChartFeature, ChartFrame, FeatureShape } from '@inky-shoal/core/chart';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
+import type { ChartPicture } from '../state/chart-table';
 import type { OpenChart } from '../state/chart.service';
 import type { Look } from '../state/settings.service';
 import { readInk } from '../ui/ink';
-import { rgbOf } from './chart-tints';
-import { ChartMap, type Contour, type Sounding } from './chart-map';
+import { ChartMap, type ChartView, type Contour, type MapHand, type Sounding } from './chart-map';
 
 /** The chart as one moves about on it. What it shows also stands in the list beside it. */
 @Component({
   selector: 'inky-water-map',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<div
-    #box
-    class="box"
-    tabindex="0"
-    role="application"
-    aria-label="Chart. Arrows move it, plus and minus bring it nearer or farther. The places are in the list."
-  ></div>`,
+      #box
+      class="box"
+      tabindex="0"
+      role="application"
+      [attr.aria-label]="label()"
+      (keydown)="key($event)"
+    ></div>
+    @if (hand().pen) {
+      <svg class="middle" viewBox="0 0 24 24" aria-hidden="true"><path d="M12 2v20M2 12h20" /></svg>
+    }`,
   styleUrl: './water-map.component.css',
 })
 export class WaterMapComponent {
@@ -40,16 +45,27 @@ export class WaterMapComponent {
   readonly units = input.required<UnitSystem>();
   readonly look = input.required<Look>();
   readonly features = input<readonly ChartFeature[]>([]);
-  readonly tint = input<Uint8ClampedArray<ArrayBuffer> | null>(null);
-  readonly heat = input<Uint8Array | null>(null);
+  readonly tint = input<ChartPicture | null>(null);
+  readonly heat = input<ChartPicture | null>(null);
   readonly contours = input<readonly Contour[]>([]);
   readonly soundings = input<readonly Sounding[]>([]);
   readonly spots = input<readonly PlacedSpot[]>([]);
   readonly alike = input<readonly PlacedSpot[]>([]);
   readonly chosen = input<PlacedSpot | null>(null);
   readonly run = input<readonly (readonly [number, number])[]>([]);
+  readonly hand = input<MapHand>({ drawing: false, pen: null, chosenId: null });
   readonly pressed = output<readonly [number, number]>();
   readonly spotChosen = output<PlacedSpot>();
+  readonly looked = output<ChartView>();
+  readonly featureChosen = output<string | null>();
+  readonly drawn = output<FeatureShape>();
+  readonly reshaped = output<{ readonly feature: ChartFeature; readonly shape: FeatureShape }>();
+  readonly penStopped = output();
+  protected readonly label = computed(() =>
+    this.hand().pen
+      ? 'Chart. Arrows move it. Enter puts a point in its middle, Backspace takes one back, F finishes, Escape stops.'
+      : 'Chart. Arrows move it, plus and minus bring it nearer or farther. The places are in the list.',
+  );
 
   private readonly box = viewChild.required<ElementRef<HTMLElement>>('box');
   private readonly map = signal<ChartMap | null>(null);
@@ -61,6 +77,10 @@ export class WaterMapComponent {
       const map = new ChartMap(box, this.frame(), this.wet(), readInk(), {
         pressed: (lonLat) => this.pressed.emit(lonLat),
         chosen: (spot) => this.spotChosen.emit(spot),
+        looked: (view) => this.looked.emit(view),
+        featureChosen: (id) => this.featureChosen.emit(id),
+        drawn: (shape) => this.drawn.emit(shape),
+        reshaped: (feature, shape) => this.reshaped.emit({ feature, shape }),
       });
       const watch = new ResizeObserver(() => map.resized());
       watch.observe(box);
@@ -77,22 +97,38 @@ export class WaterMapComponent {
     });
     effect(() => this.map()?.setUnits(this.units()));
     effect(() => this.map()?.setFeatures(this.features()));
+    effect(() => this.map()?.setHand(this.hand()));
     effect(() => this.map()?.setContours(this.contours()));
     effect(() => this.map()?.setSoundings(this.soundings()));
     effect(() => this.map()?.setRun(this.run()));
     effect(() => this.map()?.setSpots(this.spots(), this.chosen(), this.alike()));
     effect(() => {
       const [map, tint] = [this.map(), this.tint()];
-      if (map && tint) map.setTint(tint);
+      if (map && tint) map.setTint(tint as ImageBitmap);
     });
     effect(() => {
       const [map, heat] = [this.map(), this.heat()];
-      this.look();
-      if (map && heat) map.setHeat(heat, rgbOf(readInk().fish));
+      if (map && heat) map.setHeat(heat as ImageBitmap);
     });
     effect(() => {
       const chosen = this.chosen();
       if (chosen) this.map()?.show(chosen.at);
     });
+  }
+
+  /** The pen goes to the middle, back, or off the chart. */
+  pen(what: 'putInMiddle' | 'back' | 'finish'): void {
+    this.map()?.penTools[what]();
+  }
+
+  protected key(event: KeyboardEvent): void {
+    if (!this.hand().pen) return;
+    const pens = { Enter: 'putInMiddle', Backspace: 'back', f: 'finish', F: 'finish' } as const;
+    const what = pens[event.key as keyof typeof pens];
+    if (what) this.pen(what);
+    else if (event.key === 'Escape') this.penStopped.emit();
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
   }
 }

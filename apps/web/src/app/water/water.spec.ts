@@ -13,25 +13,35 @@ import { NoticeService } from '../state/notice.service';
 import { RunService } from '../state/run.service';
 import { SettingsService } from '../state/settings.service';
 import { contoursIn, rgbOf, tintsOf } from './chart-tints';
-import { depthLines, soundings, tintPixels } from './drawing';
+import type { ChartMapEvents } from './chart-map';
+import { depthLines, heatPixels, soundings, tintPixels } from './drawing';
+import type { MapToolEvents } from './map-tools';
 import { RunOnSheetComponent } from './run-on-sheet.component';
 import { sayAnswer, sayGood, sayGround, sayLie, sayMinute, sayPlace, sayWay } from './spot-words';
 import { WaterView } from './water.view';
 
 /** What the page told the map to show; the map itself needs a canvas, which the test environment does not have. */
 const shownOnMap: Record<string, unknown> = {};
+const onMap: { events?: ChartMapEvents & MapToolEvents; pen: string[] } = { pen: [] };
 jest.mock('./chart-map', () => ({
-  ChartMap: jest.fn(
-    () =>
-      new Proxy(
-        {},
-        {
-          get: (_, name) => (given: unknown) => {
-            shownOnMap[String(name)] = given;
-          },
-        },
-      ),
-  ),
+  ChartMap: jest.fn((_box, { cols, rows }: KeptChart, _wet, _ink, events: ChartMapEvents & MapToolEvents) => {
+    onMap.events = events;
+    const window = { west: 0, east: cols, north: 0, south: rows, step: 1 };
+    queueMicrotask(() => events.looked({ window, cellsAPixel: 0.2 }));
+    const pen = (name: string) => () => onMap.pen.push(name);
+    const penTools = { putInMiddle: pen('middle'), back: pen('back'), finish: pen('finish') };
+    return new Proxy(
+      {},
+      {
+        get: (_, name) =>
+          name === 'penTools'
+            ? penTools
+            : (given: unknown) => {
+                shownOnMap[String(name)] = given;
+              },
+      },
+    );
+  }),
 }));
 
 const COLS = 90;
@@ -226,7 +236,9 @@ describe('the view of the chart', () => {
     expect(buttons(fixture, BEST).map((each) => each.textContent)).toEqual(
       expect.arrayContaining([expect.stringMatching(/main-lake point|Main-lake point|Flat/i)]),
     );
-    expect((shownOnMap['setHeat'] as Uint8Array).some((heat) => heat > 200)).toBe(true);
+    // Every fourth byte says how far the colour covers.
+    const heat = shownOnMap['setHeat'] as Uint8Array;
+    expect(heat.some((byte, at) => at % 4 === 3 && byte > 200)).toBe(true);
     await until(fixture, () => (shownOnMap['setContours'] as unknown[]).length > 0);
     expect((shownOnMap['setSoundings'] as unknown[]).length).toBeGreaterThan(3);
   });
@@ -321,7 +333,7 @@ describe('words', () => {
     expect(sayPlace({ structure: 'secondary-point', zone: 'Long Arm' })).toBe('Secondary point, Long Arm');
     expect(sayPlace({ structure: 'hump', zone: null })).toBe('Hump');
     expect(sayGround({ depthM: 2, cover: 'chunk-rock' }, 'metric')).toBe('2 m, chunk rock');
-    const lie = { slopeDeg: 12.4, shoreM: 40, deepM: 0, channelM: 90, waveM: 0.3, shaded: true };
+    const lie = { slopeDeg: 12.4, shoreM: 40, deepM: 0, channelM: 90, waveM: 0.3, shaded: true, guessM: null };
     expect(sayLie(lie, 'metric')).toBe(
       'Slopes 12°, 40 m off the bank, in the deep, 90 m to a channel, waves of 0.3 m, in the shade.',
     );
@@ -367,22 +379,46 @@ describe('what is drawn', () => {
       ] as const,
       land: [7, 8, 9] as const,
     };
-    const pixels = tintPixels({ values: Float32Array.of(-1, -2, 3, Number.NaN) }, Float32Array.of(1, 2, 0, 0), tints);
+    const pixels = tintPixels(
+      { values: Float32Array.of(-1, -2, 3, Number.NaN), cols: 4 },
+      Float32Array.of(1, 2, 0, 0),
+      tints,
+    );
     expect([...pixels]).toEqual([1, 2, 3, 255, 4, 5, 6, 255, 7, 8, 9, 255, 0, 0, 0, 0]);
   });
 
-  it('runs contours where the depth is, and writes depths in the middle of blocks', () => {
-    const depths = Float32Array.from({ length: 400 }, (_, cell) => (cell % 20) * 0.5);
-    const [line] = depthLines({ cols: 20, rows: 20 }, depths, [3]);
-    expect(line?.depthM).toBe(3);
-    const inside = line?.lines.flat().filter(([x, y]) => x < 19 && y > 1 && y < 19) ?? [];
-    expect(inside.length).toBeGreaterThan(10);
-    for (const [x] of inside) expect(x).toBeCloseTo(6.5, 0);
-    const grid = { cols: 20, rows: 20, cellM: 10, westM: 100, northM: 900, values: depths };
-    const found = soundings(grid, depths, 10);
+  it('hatches what is guessed, and covers more the better a place is', () => {
+    const tints = { fromM: [], colours: [[100, 100, 100]] as const, land: [0, 0, 0] as const };
+    const depths = new Float32Array(25).fill(1);
+    const pixels = tintPixels({ values: depths, cols: 5 }, depths, tints, (cell) => cell >= 10);
+    const reds = Array.from({ length: 25 }, (_, cell) => pixels[cell * 4] as number);
+    expect(reds.slice(0, 10).every((red) => red === 100)).toBe(true);
+    expect(reds.slice(10).filter((red) => red > 100)).toHaveLength(3);
+    expect([...heatPixels(Uint8Array.of(0, 21, 255), [1, 2, 3])]).toEqual([0, 0, 0, 0, 1, 2, 3, 61, 1, 2, 3, 215]);
+  });
+
+  const slope = Float32Array.from({ length: 400 }, (_, cell) => (cell % 20) * 0.5);
+  const grid = { cols: 20, cellM: 10, westM: 100, northM: 900 };
+  const whole = { west: 0, east: 20, north: 0, south: 20, step: 1 };
+
+  it('runs contours where the depth is, not along the edge, whatever part and however finely is looked at', () => {
+    // Where the depth is 3 m is the middle of the seventh column.
+    for (const window of [whole, { ...whole, west: 4, north: 6 }, { ...whole, step: 2 }]) {
+      const [line] = depthLines(grid, slope, [3], window);
+      expect(line?.depthM).toBe(3);
+      expect(line?.ends.at(-1)).toBe(line?.points.length);
+      const xs = [...(line?.points ?? [])].filter((_, at) => at % 2 === 0);
+      expect(xs.length).toBeGreaterThan(8);
+      for (const x of xs) expect(Math.abs(x - 165)).toBeLessThan(1e-6);
+    }
+  });
+
+  it('writes depths in the middle of blocks that stand still', () => {
+    const found = soundings(grid, slope, whole, 10);
     expect(found[0]).toEqual({ at: [155, 845], depthM: 2.5 });
     expect(found).toHaveLength(4);
-    expect(soundings(grid, new Float32Array(400), 10)).toEqual([]);
+    expect(soundings(grid, slope, { ...whole, west: 7 }, 10)).toEqual(found.filter(({ at: [x] }) => x > 200));
+    expect(soundings(grid, new Float32Array(400), whole, 10)).toEqual([]);
   });
 
   it('labels contours in the units that are set', () => {

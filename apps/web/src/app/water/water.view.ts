@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, sig
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { COVERS, nameOf, say, STRUCTURES, toShown, toSi, type Cover, type Structure } from '@inky-shoal/core';
+import { chartProjection, type ChartFrame } from '@inky-shoal/core/chart';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
 import { catchError, combineLatest, debounceTime, EMPTY, filter, map, of, switchMap, type Observable } from 'rxjs';
 import { compassOf, sayDate } from '../sheet/words';
@@ -12,16 +13,22 @@ import { MOST_PICKED, RunService } from '../state/run.service';
 import { SettingsService } from '../state/settings.service';
 import { readInk } from '../ui/ink';
 import { readNumber } from '../ui/numbers';
-import type { Contour, Sounding } from './chart-map';
-import { contoursIn, tintsOf } from './chart-tints';
+import type { ChartView, Contour, MapHand, Sounding } from './chart-map';
+import { contoursIn, rgbOf, tintsOf } from './chart-tints';
+import { BedImportComponent } from './draw/bed-import.component';
+import { DrawDesk } from './draw/draw-desk';
+import { DrawPanelComponent } from './draw/draw-panel.component';
 import { RunPanelComponent } from './run-panel.component';
 import { SpotCardComponent } from './spot-card.component';
 import { sayAnswer, sayGood, sayGround, sayMinute, sayPlace } from './spot-words';
 import { WaterMapComponent } from './water-map.component';
 
-/** Soundings stand this many cells apart. */
-const SOUNDING_CELLS = 16;
+/** Soundings stand this many pixels apart, and at least so many cells. */
+const SOUNDING_PX = 64;
+const LEAST_SOUNDING_CELLS = 6;
 const NOON_MIN = 720;
+/** A tide that moved by less is not drawn anew, metres. */
+const TIDE_STEP_M = 0.1;
 const BEST = 6;
 /** The farthest the water's level may stand from the chart's zero, metres. */
 const MOST_LEVEL_M = 30;
@@ -33,7 +40,15 @@ const LINES_AFTER_MS = 300;
 @Component({
   selector: 'inky-water',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, RunPanelComponent, SpotCardComponent, WaterMapComponent],
+  imports: [
+    BedImportComponent,
+    DrawPanelComponent,
+    RouterLink,
+    RunPanelComponent,
+    SpotCardComponent,
+    WaterMapComponent,
+  ],
+  providers: [DrawDesk],
   templateUrl: './water.view.html',
   styleUrl: './water.view.css',
 })
@@ -42,6 +57,7 @@ export class WaterView {
   private readonly charter = inject(CharterService);
   private readonly notices = inject(NoticeService);
   private readonly settings = inject(SettingsService);
+  protected readonly desk = inject(DrawDesk);
 
   protected readonly units = toSignal(this.settings.units$, { requireSync: true });
   protected readonly look = toSignal(this.settings.look$, { requireSync: true });
@@ -52,6 +68,15 @@ export class WaterView {
     source: this.charted,
     computation: (charted, before) =>
       charted.state === 'ready' ? charted.chart : charted.state === 'reading' ? (before?.value ?? null) : null,
+  });
+  /** A map is made for each chart: another water, or another bed, has its own. */
+  protected readonly maps = computed(() => {
+    const chart = this.chart();
+    return chart ? [{ key: `${chart.water.id} ${chart.frame.updatedAt}`, chart }] : [];
+  });
+  protected readonly noChart = computed(() => {
+    const charted = this.charted();
+    return charted.state === 'no-chart' ? charted.water : null;
   });
   protected readonly waterId = computed(() => this.chart()?.water.id);
   protected readonly status = computed(() => {
@@ -72,29 +97,47 @@ export class WaterView {
     minute: this.minute(),
     only: { structure: this.structure() || undefined, cover: this.cover() || undefined },
     units: this.units(),
+    look: this.look(),
   }));
   protected readonly picture = toSignal(
     toObservable(this.asked).pipe(
       debounceTime(20),
       switchMap(({ chart, minute, only, units }) =>
-        chart ? this.told(this.service.picture(minute, only, units)) : of(null),
+        chart ? this.told(this.charter.scanAt(minute, only, units, rgbOf(readInk().fish))) : of(null),
       ),
     ),
     { initialValue: null },
   );
   protected readonly spots = computed(() => this.picture()?.spots ?? []);
+  /** How far the tide stands over the water's level, as finely as the chart shows it. */
+  private readonly tideM = computed(() => Math.round((this.picture()?.tideM ?? 0) / TIDE_STEP_M) * TIDE_STEP_M);
+  protected readonly tide = computed(() => {
+    if (!this.chart()?.conditions.tide && !this.tideM()) return null;
+    const tideM = this.picture()?.tideM ?? 0;
+    return `${tideM < 0 ? '−' : '+'}${say('depth', Math.abs(tideM), this.units())}`;
+  });
 
   private readonly shown$ = combineLatest([toObservable(this.chart), toObservable(this.units)]).pipe(
     map(([chart, units]) => chart && { chart, units }),
     filter((shown) => shown !== null),
   );
+  /** What is shown of the depths, which the tide changes with the hour. */
+  private readonly depths$ = combineLatest([this.shown$, toObservable(this.tideM)]).pipe(
+    map(([shown]) => ({ ...shown, minute: this.minute() })),
+  );
+  protected readonly view = signal<ChartView | null>(null);
+  /** The same for what is in view. */
+  private readonly depthsInView$ = combineLatest([
+    this.depths$.pipe(debounceTime(LINES_AFTER_MS)),
+    toObservable(this.view).pipe(filter((view) => view !== null)),
+  ]).pipe(map(([depths, view]) => ({ ...depths, ...view })));
   /** Where to go at the first hour and at noon, whatever hour is looked at. */
   protected readonly answer = toSignal(
     this.shown$.pipe(
       debounceTime(ANSWER_AFTER_MS),
       switchMap(({ chart: { minutes }, units }) => {
         const noon = minutes.reduce((a, b) => (Math.abs(b - NOON_MIN) < Math.abs(a - NOON_MIN) ? b : a));
-        const best = (minute: number) => this.service.picture(minute, {}, units).pipe(map(({ spots: [spot] }) => spot));
+        const best = (minute: number) => this.charter.bestAt(minute, units).pipe(map(([spot]) => spot));
         return this.told(combineLatest([best(minutes[0] as number), best(noon)])).pipe(
           map(([first, atNoon]) => sayAnswer(first, atNoon, units)),
         );
@@ -103,32 +146,32 @@ export class WaterView {
     { initialValue: '' },
   );
   protected readonly tint = toSignal(
-    combineLatest([this.shown$, toObservable(this.look)]).pipe(
+    combineLatest([this.depths$, toObservable(this.look)]).pipe(
       debounceTime(0),
-      switchMap(() => this.told(this.charter.tint(tintsOf(readInk())))),
+      switchMap(([{ minute }]) => this.told(this.charter.tint(tintsOf(readInk()), minute))),
     ),
     { initialValue: null },
   );
   protected readonly contours = toSignal(
-    this.shown$.pipe(
-      debounceTime(LINES_AFTER_MS),
-      switchMap(({ units }) => {
+    this.depthsInView$.pipe(
+      switchMap(({ units, minute, window }) => {
         const wanted = contoursIn(units);
-        return this.told(this.charter.contours(wanted.map(({ depthM }) => depthM))).pipe(
-          map((found) => found.flatMap(({ lines }, at): Contour[] => (wanted[at] ? [{ ...wanted[at], lines }] : []))),
+        const depthsM = wanted.map(({ depthM }) => depthM);
+        return this.told(this.charter.contours(depthsM, minute, window)).pipe(
+          map((found) => found.flatMap((lines, at): Contour[] => (wanted[at] ? [{ ...wanted[at], ...lines }] : []))),
         );
       }),
     ),
     { initialValue: [] },
   );
   protected readonly soundings = toSignal(
-    this.shown$.pipe(
-      debounceTime(LINES_AFTER_MS),
-      switchMap(({ units }) =>
-        this.told(this.charter.soundings(SOUNDING_CELLS)).pipe(
+    this.depthsInView$.pipe(
+      switchMap(({ units, minute, window, cellsAPixel }) => {
+        const everyCells = Math.max(LEAST_SOUNDING_CELLS, Math.round(cellsAPixel * SOUNDING_PX));
+        return this.told(this.charter.soundings(everyCells, minute, window)).pipe(
           map((found) => found.map(({ at, depthM }): Sounding => ({ at, text: soundingIn(depthM, units) }))),
-        ),
-      ),
+        );
+      }),
     ),
     { initialValue: [] },
   );
@@ -165,6 +208,15 @@ export class WaterView {
   protected readonly structures = computed(() => listed(STRUCTURES, this.structure(), this.spots(), 'structure'));
   protected readonly covers = computed(() => listed(COVERS, this.cover(), this.spots(), 'cover'));
   protected readonly level = computed(() => toShown('depth', this.levelM(), this.units()).toFixed(1));
+
+  protected readonly hand = computed((): MapHand => {
+    const drawing = this.desk.open();
+    return { drawing, pen: this.desk.pen()?.as ?? null, chosenId: drawing ? (this.desk.chosen()?.id ?? null) : null };
+  });
+  protected readonly onChart = computed(() => {
+    const frame = this.chart()?.frame;
+    return frame ? coverOf(frame) : () => false;
+  });
 
   protected readonly name = nameOf;
   protected readonly time = sayMinute;
@@ -242,6 +294,10 @@ export class WaterView {
     this.picked.set(this.spots().slice(0, BEST));
   }
 
+  protected unpick(spot: PlacedSpot): void {
+    this.picked.set(this.picked().filter(({ cell }) => cell !== spot.cell));
+  }
+
   protected setLevel(text: string): void {
     const shown = readNumber(text);
     const levelM = shown === undefined ? Number.NaN : toSi('depth', shown, this.units());
@@ -249,6 +305,22 @@ export class WaterView {
     const most = say('depth', MOST_LEVEL_M, this.units());
     this.notices.say(`Expected a level within ${most} of the chart's zero, got "${text.slice(0, 20)}".`);
   }
+}
+
+/** Whether a chart covers a place. */
+function coverOf({
+  epsg,
+  westM,
+  northM,
+  cols,
+  rows,
+  cellM,
+}: ChartFrame): (lonLat: readonly [number, number]) => boolean {
+  const { toChart } = chartProjection(epsg);
+  return (lonLat) => {
+    const [x, y] = toChart(lonLat);
+    return x >= westM && x <= westM + cols * cellM && y <= northM && y >= northM - rows * cellM;
+  };
 }
 
 interface Alike {

@@ -1,0 +1,83 @@
+import { bedToBytes, type ChartFeature, type ChartFrame } from '@inky-shoal/core/chart';
+import {
+  FileProblem,
+  guessChoices,
+  layBed,
+  readBathymetry,
+  type BedChoices,
+  type FoundBed,
+  type WaterAt,
+} from '@inky-shoal/core/formats/bathymetry';
+import { checkFeaturesNear, readFeatures } from '@inky-shoal/core/formats/features';
+import { v7 as uuid } from 'uuid';
+
+/** What a file of depths holds, before it is laid on the chart. */
+export interface BedRead extends Pick<FoundBed, 'from' | 'count' | 'least' | 'most' | 'left'> {
+  /** How its places are given; null where the file does not say. */
+  readonly crs: string | null;
+  /** The file says itself in which unit, and which way, its figures count. */
+  readonly unitTold: boolean;
+  readonly senseTold: boolean;
+  readonly guess: BedChoices;
+}
+
+/** A chart made of a file, ready to be kept. */
+export interface LaidChart {
+  readonly frame: ChartFrame;
+  readonly bed: Uint8Array;
+  readonly deepestM: number;
+  readonly waterM2: number;
+}
+
+type Step = (share: number) => void;
+
+/** Anything but a problem of the file is a fault of ours and goes on. */
+function told(error: unknown): string {
+  if (error instanceof FileProblem) return error.message;
+  throw error;
+}
+
+/** Files of charts, read one after another. What is wrong with one comes back as a sentence. */
+export class ChartFilesTable {
+  private found: FoundBed | undefined;
+
+  async readBed(bytes: ArrayBuffer, water: WaterAt, step?: Step): Promise<BedRead | string> {
+    this.found = undefined;
+    try {
+      const found = await readBathymetry(bytes, (each) => new TextDecoder().decode(each), water.lonLat, step);
+      this.found = found;
+      const { from, count, least, most, left, crs, unit, sense } = found;
+      const guess = guessChoices(found);
+      return { from, count, least, most, left, crs: crs?.name ?? null, unitTold: !!unit, senseTold: !!sense, guess };
+    } catch (error) {
+      return told(error);
+    }
+  }
+
+  layBed(choices: BedChoices, water: WaterAt, source: string, step?: Step): LaidChart | string {
+    if (!this.found) throw new Error('No file of depths has been read');
+    try {
+      const { epsg, grid, awayM } = layBed(this.found, choices, water, step);
+      const { cols, rows, cellM, westM, northM, values } = grid;
+      const frame = { epsg, cols, rows, cellM, westM, northM, source, ...(awayM ? { sounded: true } : {}) };
+      let [deepestM, wet] = [0, 0];
+      for (const bed of values) {
+        if (bed < 0) wet++;
+        if (-bed > deepestM) deepestM = -bed;
+      }
+      return { frame, bed: bedToBytes(grid, awayM), deepestM, waterM2: wet * cellM * cellM };
+    } catch (error) {
+      return told(error);
+    }
+  }
+
+  readFeatures(text: string, water: WaterAt): ChartFeature[] | string {
+    try {
+      const features = readFeatures(text, uuid);
+      checkFeaturesNear(features, water.lonLat, water.name);
+      return features;
+    } catch (error) {
+      return told(error);
+    }
+  }
+}

@@ -1,0 +1,101 @@
+import { inject, Injectable } from '@angular/core';
+import type { ChartFeature } from '@inky-shoal/core/chart';
+import { BehaviorSubject, concat, EMPTY, map, type Observable } from 'rxjs';
+import type { ApiError } from './api.service';
+import { NoticeService } from './notice.service';
+import { OutboxService } from './outbox.service';
+
+/** One change of what is drawn: features as they were, and as they are after it; what is on one side only came or went. */
+interface Step {
+  readonly before: readonly ChartFeature[];
+  readonly after: readonly ChartFeature[];
+}
+
+/** Steps that can be taken back. */
+const MOST_STEPS = 100;
+
+const idsOf = (features: readonly ChartFeature[]): string[] => features.map(({ id }) => id);
+
+/** What is drawn on the open chart. It changes here at once and goes to the server by itself; steps can be taken back. */
+@Injectable({ providedIn: 'root' })
+export class DrawnService {
+  private readonly outbox = inject(OutboxService);
+  private readonly notices = inject(NoticeService);
+  private path = '';
+  private readonly features = new BehaviorSubject<readonly ChartFeature[]>([]);
+  private readonly done = new BehaviorSubject<readonly Step[]>([]);
+  private readonly undone = new BehaviorSubject<readonly Step[]>([]);
+
+  readonly features$ = this.features.asObservable();
+  readonly canUndo$ = this.done.pipe(map((steps) => steps.length > 0));
+  readonly canRedo$ = this.undone.pipe(map((steps) => steps.length > 0));
+
+  /** Takes up what the server has of a chart. @param path of the chart; another one begins with no steps to take back */
+  begin(path: string, features: readonly ChartFeature[]): void {
+    if (path !== this.path) {
+      this.done.next([]);
+      this.undone.next([]);
+    }
+    this.path = path;
+    this.features.next(features);
+  }
+
+  /** Draws features, or puts changed ones in place of what they were. */
+  put(features: readonly ChartFeature[]): void {
+    if (features.length) this.take({ before: this.now(idsOf(features)), after: features });
+  }
+
+  remove(features: readonly ChartFeature[]): void {
+    const before = this.now(idsOf(features));
+    if (before.length) this.take({ before, after: [] });
+  }
+
+  undo(): void {
+    const step = this.done.value.at(-1);
+    if (!step) return;
+    this.done.next(this.done.value.slice(0, -1));
+    this.undone.next([...this.undone.value, step]);
+    this.apply({ before: step.after, after: step.before });
+  }
+
+  redo(): void {
+    const step = this.undone.value.at(-1);
+    if (!step) return;
+    this.undone.next(this.undone.value.slice(0, -1));
+    this.done.next([...this.done.value, step]);
+    this.apply(step);
+  }
+
+  private now(ids: readonly string[]): ChartFeature[] {
+    const wanted = new Set(ids);
+    return this.features.value.filter(({ id }) => wanted.has(id));
+  }
+
+  private take(step: Step): void {
+    this.done.next([...this.done.value, step].slice(-MOST_STEPS));
+    this.undone.next([]);
+    this.apply(step);
+  }
+
+  private apply({ before, after }: Step): void {
+    const was = this.features.value;
+    const gone = new Set([...idsOf(before), ...idsOf(after)]);
+    this.features.next([...was.filter(({ id }) => !gone.has(id)), ...after]);
+    this.write(before, after).subscribe({
+      error: (error: ApiError) => {
+        this.features.next(was);
+        this.notices.say(`This could not be kept, and is as it was before. ${error.message}`);
+      },
+    });
+  }
+
+  private write(before: readonly ChartFeature[], after: readonly ChartFeature[]): Observable<unknown> {
+    const kept = new Set(idsOf(after));
+    const gone = idsOf(before).filter((id) => !kept.has(id));
+    const { path } = this;
+    return concat(
+      after.length ? this.outbox.send({ method: 'PUT', path: `${path}/features`, body: after }) : EMPTY,
+      gone.length ? this.outbox.send({ method: 'POST', path: `${path}/features/remove`, body: gone }) : EMPTY,
+    );
+  }
+}

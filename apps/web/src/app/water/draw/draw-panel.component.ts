@@ -1,0 +1,39 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import type { OpenChart } from '../../state/chart.service';
+import { BedImportComponent } from './bed-import.component';
+import { DrawDesk } from './draw-desk';
+import { FeatureFormComponent } from './feature-form.component';
+import { FeaturesFileComponent } from './features-file.component';
+import { DRAW_GROUPS, sayFeature } from './what-to-draw';
+
+/** Drawing on the chart, what is drawn on it, and files in and out. */
+@Component({
+  selector: 'inky-draw-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [BedImportComponent, FeatureFormComponent, FeaturesFileComponent],
+  templateUrl: './draw-panel.component.html',
+  styleUrl: './draw-panel.component.css',
+})
+export class DrawPanelComponent {
+  protected readonly desk = inject(DrawDesk);
+  readonly chart = input.required<OpenChart>();
+  /** Whether the chart covers a place. */
+  readonly covers = input.required<(lonLat: readonly [number, number]) => boolean>();
+  /** The line or area under the pen is whole; its last point is to go; a point is to come where the chart's middle is. */
+  readonly finish = output();
+  readonly back = output();
+  readonly inMiddle = output();
+
+  protected readonly groups = DRAW_GROUPS;
+  protected readonly hint = computed(() => {
+    const pen = this.desk.pen();
+    if (pen?.lineUpOf) return 'Press what you look at from the mark, on shore.';
+    return pen?.as === 'Point' ? 'Press where it is.' : 'Press point after point, the last one twice.';
+  });
+  protected readonly listed = computed(() =>
+    this.desk
+      .features()
+      .map((feature) => ({ id: feature.id, words: sayFeature(feature) }))
+      .sort((a, b) => a.words.localeCompare(b.words)),
+  );
+}

@@ -1,0 +1,65 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { bearingDeg, bestCutDeg, LEAST_CUT_DEG, MOST_LINE_UPS, type ChartFeature } from '@inky-shoal/core/chart';
+import type { Water } from '@inky-shoal/core';
+import { DrawDesk } from './draw-desk';
+import { DRAW_GROUPS, idOf, sayFeature } from './what-to-draw';
+
+/** What was drawn, to be named, noted, changed or taken away. Its points are moved on the chart. */
+@Component({
+  selector: 'inky-feature-form',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './feature-form.component.html',
+  styleUrl: './feature-form.component.css',
+})
+export class FeatureFormComponent {
+  protected readonly desk = inject(DrawDesk);
+  readonly feature = input.required<ChartFeature>();
+  readonly water = input.required<Water>();
+
+  protected readonly groups = DRAW_GROUPS;
+  protected readonly what = computed(() => idOf(this.feature()));
+  protected readonly title = computed(() => sayFeature(this.feature()));
+  protected readonly zones = computed(() => this.water().zones ?? []);
+  protected readonly lineUps = computed(() => {
+    const { shape, lineUps = [] } = this.feature();
+    if (shape.type !== 'Point') return [];
+    return lineUps.map(({ toward, text }) => ({
+      text,
+      bearing: Math.round(bearingDeg(shape.coordinates, toward)) % 360,
+    }));
+  });
+  protected readonly canLineUp = computed(
+    () => this.feature().shape.type === 'Point' && this.lineUps().length < MOST_LINE_UPS,
+  );
+  /** Whether the line-ups tell well where one is. */
+  protected readonly cut = computed(() => {
+    const cut = bestCutDeg(this.lineUps().map(({ bearing }) => bearing));
+    if (cut === null) return this.lineUps().length ? 'One more that crosses it finds the place again.' : '';
+    const told = `They cross at ${Math.round(cut)}°`;
+    return cut >= LEAST_CUT_DEG
+      ? `${told}: that finds the place again.`
+      : `${told}: too flat to be sure, find one more to the side.`;
+  });
+
+  protected set(key: 'name' | 'note', text: string): void {
+    const value = text.trim() || undefined;
+    if (value !== this.feature()[key]) this.desk.change(this.feature(), { [key]: value });
+  }
+
+  protected setZone(zoneId: string): void {
+    const zone = this.zones().find(({ id }) => id === zoneId);
+    this.desk.change(this.feature(), { zoneId: zone?.id, ...(zone ? { name: zone.name } : {}) });
+  }
+
+  protected setLineUp(at: number, text: string): void {
+    const kept = this.feature().lineUps ?? [];
+    if (!text.trim() || kept[at]?.text === text.trim()) return;
+    const lineUps = kept.map((each, index) => (index === at ? { ...each, text: text.trim() } : each));
+    this.desk.change(this.feature(), { lineUps });
+  }
+
+  protected dropLineUp(at: number): void {
+    const lineUps = (this.feature().lineUps ?? []).filter((_, index) => index !== at);
+    this.desk.change(this.feature(), { lineUps: lineUps.length ? lineUps : undefined });
+  }
+}

@@ -1,0 +1,137 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { Water } from '@inky-shoal/core';
+import type { ChartFeature } from '@inky-shoal/core/chart';
+import { featuresToGeoJson, featuresToGpx, featuresToKml, type FeatureFormat } from '@inky-shoal/core/formats/features';
+import { finalize, type Subscription } from 'rxjs';
+import { ChartFilesService } from '../../state/chart-files.service';
+import { DrawnService } from '../../state/drawn.service';
+import { NoticeService } from '../../state/notice.service';
+import { saveFile } from '../../ui/save-file';
+
+/** Larger files of marks are refused before they are read. */
+const MOST_FILE_BYTES = 40e6;
+const FORMATS: Readonly<
+  Record<FeatureFormat, { write: (features: readonly ChartFeature[]) => string; media: string; name: string }>
+> = {
+  gpx: { write: featuresToGpx, media: 'application/gpx+xml', name: 'GPX' },
+  kml: { write: featuresToKml, media: 'application/xml', name: 'KML' },
+  geojson: { write: featuresToGeoJson, media: 'application/geo+json', name: 'GeoJSON' },
+};
+
+const counted = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
+
+/** Marks, tracks and areas from a file onto the chart, and from the chart into a file. */
+@Component({
+  selector: 'inky-features-file',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <p>
+      <label class="plain"
+        >Bring in from GPX, KML or GeoJSON
+        <input
+          #file
+          type="file"
+          accept=".gpx,.kml,.geojson,.json"
+          class="visually-hidden"
+          aria-label="A file of marks, tracks and areas"
+          (change)="open(file)"
+        />
+      </label>
+    </p>
+    @if (reading()) {
+      <p role="status">Reading. <button type="button" class="plain" (click)="stop()">Stop</button></p>
+    }
+    <p class="problem" role="alert">{{ problem() }}</p>
+    @if (found(); as it) {
+      <p role="status">{{ words() }}</p>
+      <button type="button" class="act" [disabled]="!it.length" (click)="take(it)">Put them on the chart</button>
+      <button type="button" class="plain" (click)="found.set(null)">Never mind</button>
+    }
+    <p>
+      Take out as
+      @for (format of formats; track format.id) {
+        <button type="button" class="plain" [disabled]="!features().length" (click)="save(format.id)">
+          {{ format.name }}
+        </button>
+      }
+    </p>
+  `,
+  styles: `
+    label.plain {
+      display: inline-flex;
+      align-items: center;
+      padding-left: 0;
+    }
+    label.plain:focus-within {
+      outline: 3px solid var(--act);
+      outline-offset: 2px;
+    }
+  `,
+})
+export class FeaturesFileComponent {
+  private readonly files = inject(ChartFilesService);
+  private readonly drawn = inject(DrawnService);
+  private readonly notices = inject(NoticeService);
+  readonly water = input.required<Water>();
+
+  protected readonly features = toSignal(this.drawn.features$, { requireSync: true });
+  protected readonly formats = (Object.keys(FORMATS) as FeatureFormat[]).map((id) => ({ id, name: FORMATS[id].name }));
+  protected readonly reading = signal<Subscription | null>(null);
+  protected readonly problem = signal('');
+  protected readonly found = signal<readonly ChartFeature[] | null>(null);
+  protected readonly words = computed(() => {
+    const found = this.found() ?? [];
+    const of = (type: ChartFeature['shape']['type']) => found.filter(({ shape }) => shape.type === type).length;
+    const ids = new Set(this.features().map(({ id }) => id));
+    const known = found.filter(({ id }) => ids.has(id)).length;
+    const parts = [counted(of('Point'), 'mark'), counted(of('LineString'), 'track'), counted(of('Polygon'), 'area')];
+    const again = known ? ` ${known} of them ${known === 1 ? 'is' : 'are'} drawn already and would be put anew.` : '';
+    return `${parts.filter((part) => !part.startsWith('0 ')).join(', ')}.${again}`;
+  });
+
+  protected open(input: HTMLInputElement): void {
+    const file = input.files?.[0];
+    input.value = '';
+    if (!file) return;
+    this.found.set(null);
+    this.problem.set('');
+    if (file.size > MOST_FILE_BYTES) {
+      const [own, most] = [file.size, MOST_FILE_BYTES].map((size) => Math.round(size / 1e6));
+      this.problem.set(`${file.name} is ${own} MB: expected at most ${most}.`);
+      return;
+    }
+    const { name, place } = this.water();
+    this.reading.set(
+      this.files
+        .readFeatures(file, { name, lonLat: [place.longitude, place.latitude] })
+        .pipe(finalize(() => this.reading.set(null)))
+        .subscribe({
+          next: (going) => {
+            if ('problem' in going) this.problem.set(`${file.name}: ${going.problem}`);
+            else if ('done' in going) this.found.set(going.done);
+          },
+          error: () => this.problem.set(`${file.name} could not be read, and the fault is ours.`),
+        }),
+    );
+  }
+
+  protected stop(): void {
+    this.reading()?.unsubscribe();
+    this.reading.set(null);
+  }
+
+  protected take(features: readonly ChartFeature[]): void {
+    this.found.set(null);
+    this.drawn.put(features);
+    this.notices.say(`${counted(features.length, 'thing')} drawn from the file.`, () => this.drawn.undo());
+  }
+
+  protected save(id: FeatureFormat): void {
+    const { write, media } = FORMATS[id];
+    const name = this.water()
+      .name.toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-');
+    saveFile(`${name}.${id}`, write(this.features()), media);
+  }
+}
