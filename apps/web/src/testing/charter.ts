@@ -11,7 +11,8 @@ import type { ChartWindow, Rgb, Tints } from '../app/water/drawing';
 export class CharterService {
   private readonly table = new ChartTable();
 
-  open = (frame: ChartFrame, bed: Uint8Array) => defer(() => of(this.table.open(frame, bed)));
+  open = (frame: ChartFrame, bed: Uint8Array, readM: number | undefined, begin: (step: ReadingStep) => void) =>
+    defer(() => of(this.table.open(frame, bed, readM, begin)));
   prepare = (day: ChartDay, begin: (step: ReadingStep) => void) => defer(() => of(this.table.prepare(day, begin)));
   tint = (tints: Tints, minute: number) => defer(() => of(this.table.tint(tints, minute)));
   contours = (depthsM: readonly number[], minute: number, window: ChartWindow) =>

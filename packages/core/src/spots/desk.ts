@@ -83,13 +83,18 @@ export class ChartDesk {
     this.projection = chartProjection(frame.epsg);
   }
 
+  /** Reads the bed under a level, where that was not the last one. */
+  read(levelM: number, begin?: (step: ReadingStep) => void): FormReading {
+    if (this.reading?.levelM !== levelM) this.reading = readForms(this.grid, levelM, begin);
+    return this.reading;
+  }
+
   /** Reads the chart for a level, where that changed, and makes a day ready. */
   prepare({ kind, features, conditions, levelM }: ChartDay, begin?: (step: ReadingStep) => void): void {
     this.day = judgeSpots(conditions, this.grid.cellM);
     // Read under the highest tide, so that no water is missed; each hour's depths lie under that by so much.
     const readM = Math.round((levelM + this.day.highM) * 100) / 100;
-    if (this.reading?.levelM !== readM) this.reading = readForms(this.grid, readM, begin);
-    this.ground = readGround(this.reading, {
+    this.ground = readGround(this.read(readM, begin), {
       epsg: this.frame.epsg,
       kind,
       features,

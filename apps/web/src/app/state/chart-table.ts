@@ -27,8 +27,10 @@ export interface HourPicture {
 export class ChartTable {
   private desk: ChartDesk | undefined;
 
-  open(frame: ChartFrame, bed: Uint8Array): void {
+  /** @param readM a level under which the bed is read at once */
+  open(frame: ChartFrame, bed: Uint8Array, readM?: number, begin?: (step: ReadingStep) => void): void {
     this.desk = new ChartDesk(frame, bed);
+    if (readM !== undefined) this.desk.read(readM, begin);
   }
 
   prepare(day: ChartDay, begin?: (step: ReadingStep) => void) {

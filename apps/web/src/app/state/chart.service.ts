@@ -63,6 +63,13 @@ type Prepared = Pick<OpenChart, 'minutes' | 'wet'>;
 
 const alike = <T>(a: T, b: T): boolean => JSON.stringify(a) === JSON.stringify(b);
 
+/** The steps of a reading, until it is done. */
+const told = (steps: Observable<ReadingStep>, done: Observable<unknown>): Observable<Charted> =>
+  steps.pipe(
+    map((step): Charted => ({ state: 'reading', step })),
+    takeUntil(done),
+  );
+
 /** The chart of the water on the sheet. */
 @Injectable({ providedIn: 'root' })
 export class ChartService {
@@ -94,8 +101,8 @@ export class ChartService {
     map(([draft, waters]) => {
       if (waters.state === 'failed') return waters.message;
       if (waters.state === 'loading') return undefined;
-      // Where there are waters, a book begins its first day by itself.
-      if (!draft) return waters.value.length ? undefined : null;
+      // A book begins its first day by itself, on its first water: that chart is read meanwhile.
+      if (!draft) return waters.value[0] ?? null;
       return waters.value.find(({ id }) => id === draft.waterId) ?? null;
     }),
     distinctUntilChanged(alike),
@@ -163,7 +170,9 @@ export class ChartService {
       switchMap(({ chart: frame, features }): Observable<Charted> => {
         this.drawn.begin(path, features);
         if (!frame) return of({ state: 'no-chart', water });
-        return this.lay(path, frame).pipe(switchMap(() => this.judged(water, frame)));
+        return this.lay(water, frame).pipe(
+          switchMap((laid) => (laid.state === 'laid' ? this.judged(water, frame) : of(laid))),
+        );
       }),
       startWith<Charted>({ state: 'reading' }),
       catchError((error: Error) =>
@@ -179,23 +188,29 @@ export class ChartService {
   }
 
   /** Lays a bed on the desk, where it does not lie there already. */
-  private lay(path: string, { updatedAt, ...frame }: KeptChart): Observable<unknown> {
-    const name = `${path} ${updatedAt}`;
-    if (this.onDesk === name) return of(null);
-    return this.api.bytes(`${path}/bed`).pipe(
-      switchMap((bed) => this.charter.open(frame, bed)),
+  private lay(water: Water, { updatedAt, ...frame }: KeptChart): Observable<Charted | { readonly state: 'laid' }> {
+    const name = `${this.pathOf(water)} ${updatedAt}`;
+    const laid = { state: 'laid' } as const;
+    if (this.onDesk === name) return of(laid);
+    // Without a tide the level is known before the day is: its forms are read while the day is still worked out.
+    const readM = water.discipline === 'bass' ? this.level.value : undefined;
+    const steps = new Subject<ReadingStep>();
+    const opened = this.api.bytes(`${this.pathOf(water)}/bed`).pipe(
+      switchMap((bed) => this.charter.open(frame, bed, readM, (step) => steps.next(step))),
       tap(() => (this.onDesk = name)),
+      map(() => laid),
+      shareReplay(1),
     );
+    return merge(told(steps, opened), opened);
   }
 
   /** The chart under each day and level that come, and with what is drawn on it. */
   private judged(water: Water, frame: KeptChart): Observable<Charted> {
-    const conditions$ = this.day.planned$.pipe(
-      filter((planned) => planned !== null),
-      map(({ conditions }) => conditions),
-      distinctUntilChanged(alike),
-    );
-    return combineLatest([conditions$, this.level, this.drawn.features$]).pipe(
+    return combineLatest([
+      this.day.conditions$.pipe(distinctUntilChanged(alike)),
+      this.level,
+      this.drawn.features$,
+    ]).pipe(
       // What changes at one stroke is judged once.
       debounceTime(0),
       switchMap(([conditions, levelM, features]) => {
@@ -209,13 +224,7 @@ export class ChartService {
           })),
           shareReplay(1),
         );
-        return merge(
-          steps.pipe(
-            map((step): Charted => ({ state: 'reading', step })),
-            takeUntil(prepared),
-          ),
-          prepared,
-        );
+        return merge(told(steps, prepared), prepared);
       }),
     );
   }

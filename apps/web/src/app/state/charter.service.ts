@@ -2,7 +2,7 @@ import { Injectable } from '@angular/core';
 import type { UnitSystem } from '@inky-shoal/core';
 import type { ChartFrame, ReadingStep } from '@inky-shoal/core/chart';
 import type { ChartDay, RunAsk, SpotFilter } from '@inky-shoal/core/spots';
-import { proxy } from 'comlink';
+import { proxy, transfer } from 'comlink';
 import { defer, type Observable } from 'rxjs';
 import type { ChartWindow, Rgb, Tints } from '../water/drawing';
 import type { ChartPicture, HourPicture } from './chart-table';
@@ -11,7 +11,8 @@ import { charting } from './engine';
 /** Reads and judges charts in a worker of the page. */
 @Injectable({ providedIn: 'root' })
 export class CharterService {
-  open = (frame: ChartFrame, bed: Uint8Array) => defer(() => charting().open(frame, bed));
+  open = (frame: ChartFrame, bed: Uint8Array, readM: number | undefined, begin: (step: ReadingStep) => void) =>
+    defer(() => charting().open(frame, transfer(bed, [bed.buffer as ArrayBuffer]), readM, proxy(begin)));
   prepare = (day: ChartDay, begin: (step: ReadingStep) => void) => defer(() => charting().prepare(day, proxy(begin)));
   tint = (tints: Tints, minute: number): Observable<ChartPicture> => defer(() => charting().tint(tints, minute));
   contours = (depthsM: readonly number[], minute: number, window: ChartWindow) =>

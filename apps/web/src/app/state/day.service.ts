@@ -160,6 +160,11 @@ export class DayService {
     ),
     shareReplay(1),
   );
+  /** The day's conditions, as they were last right. */
+  readonly conditions$ = this.checked$.pipe(
+    filter((checked) => checked?.ok === true),
+    map(({ value }) => value),
+  );
   private readonly failed = new BehaviorSubject(false);
   /** The engine gave up on this day: the fault is ours, and the last plan stands. */
   readonly failed$ = this.failed.pipe(distinctUntilChanged());

@@ -335,7 +335,7 @@ export class ChartMap {
 
   private readonly drawnStyle: StyleFunction = (feature, resolution) => {
     const { id, kind, cover, structure, name } = feature.get('drawn') as ChartFeature;
-    const { ink, ink2, act, paper, text, sizePx } = this.ink;
+    const { ink, ink2, act, paper, rule, text, sizePx } = this.ink;
     const chosen = id === this.hand.chosenId;
     const label = (offsetY: number) =>
       name && resolution < 12
@@ -352,6 +352,7 @@ export class ChartMap {
         points: 4,
         radius: 6,
         angle: Math.PI / 4,
+        declutterMode: 'none',
         fill: new Fill({ color: ink }),
         stroke: new Stroke({ color: paper, width: 1.5 }),
       });
@@ -360,9 +361,10 @@ export class ChartMap {
         radius: 7,
         radius2: 0,
         angle: Math.PI / 4,
+        declutterMode: 'none',
         stroke: new Stroke({ color: act, width: 2.5 }),
       });
-      const ring = new CircleStyle({ radius: 12, stroke: new Stroke({ color: act, width: 2 }) });
+      const ring = new CircleStyle({ radius: 12, declutterMode: 'none', stroke: new Stroke({ color: act, width: 2 }) });
       const point = new Style({ image: kind === 'ramp' ? square : cross, text: label(15) });
       return chosen ? [point, new Style({ image: ring })] : point;
     }
@@ -378,9 +380,14 @@ export class ChartMap {
               : [4, 3];
     const stroke = chosen
       ? new Stroke({ color: act, width: 3 })
-      : new Stroke({ color: ink2, width: structure ? 2 : 1.2, lineDash: dash, lineCap: 'round' });
+      : new Stroke({
+          color: kind === 'zone' && !this.hand.drawing ? rule : ink2,
+          width: structure ? 2 : 1.2,
+          lineDash: dash,
+          lineCap: 'round',
+        });
     // What is one thing and no mark, as a stump, is a small ring.
-    const image = new CircleStyle({ radius: 4.5, stroke });
+    const image = new CircleStyle({ radius: 4.5, stroke, declutterMode: 'none' });
     return new Style({ stroke, image, text: kind === 'zone' && !this.hand.drawing ? undefined : label(0) });
   };
 

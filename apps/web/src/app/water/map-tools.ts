@@ -13,6 +13,8 @@ import type VectorSource from 'ol/source/Vector';
 /** A finger is not finer than this, pixels. */
 const SNAP_PX = 12;
 const GRAB_PX = 18;
+/** The press that ends a shape reaches the chart too, a little later. */
+const LAST_PRESS_MS = 400;
 /** A seventh decimal of a degree is a centimetre. */
 const DECIMALS = 7;
 
@@ -26,6 +28,7 @@ export interface MapToolEvents {
 /** Drawing on a chart: new shapes, moved points, both snapping to what is drawn already. */
 export class MapTools {
   private draw: Draw | null = null;
+  private endedAt = -Infinity;
   private type: FeatureShape['type'] | null = null;
   private active: Interaction[] = [];
 
@@ -36,9 +39,9 @@ export class MapTools {
     private readonly events: MapToolEvents,
   ) {}
 
-  /** Whether a shape is being drawn: presses on the chart are its points. */
+  /** Whether a shape is being drawn, or was until just now: presses on the chart are its points. */
   get drawing(): boolean {
-    return this.draw !== null;
+    return this.draw !== null || performance.now() - this.endedAt < LAST_PRESS_MS;
   }
 
   /** Draws shapes of a kind, or moves the points of a feature, or neither. */
@@ -50,6 +53,7 @@ export class MapTools {
     if (type) {
       this.draw = new Draw({ type, snapTolerance: SNAP_PX, stopClick: true });
       this.draw.on('drawend', ({ feature }) => {
+        this.endedAt = performance.now();
         const shape = this.shapeOf(feature);
         if (shape) this.events.drawn(shape);
       });

@@ -97,7 +97,15 @@ export class WaterMapComponent {
     });
     effect(() => this.map()?.setUnits(this.units()));
     effect(() => this.map()?.setFeatures(this.features()));
-    effect(() => this.map()?.setHand(this.hand()));
+    effect(() => {
+      const hand = this.hand();
+      this.map()?.setHand(hand);
+      if (!hand.pen) return;
+      // The pen is on the chart: it comes into view, and keys go to it.
+      const box = this.box().nativeElement;
+      box.focus({ preventScroll: true });
+      box.scrollIntoView({ block: 'nearest' });
+    });
     effect(() => this.map()?.setContours(this.contours()));
     effect(() => this.map()?.setSoundings(this.soundings()));
     effect(() => this.map()?.setRun(this.run()));

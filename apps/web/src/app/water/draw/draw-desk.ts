@@ -103,7 +103,7 @@ export class DrawDesk {
   remove(feature: ChartFeature): void {
     this.chosenId.set(null);
     this.drawn.remove([feature]);
-    this.notices.say(`Removed: ${sayFeature(feature)}.`, () => this.drawn.undo());
+    this.notices.say(`${sayFeature(feature)} removed.`, () => this.drawn.undo());
   }
 
   undo(): void {

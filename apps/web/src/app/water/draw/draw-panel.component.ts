@@ -20,8 +20,8 @@ export class DrawPanelComponent {
   /** Whether the chart covers a place. */
   readonly covers = input.required<(lonLat: readonly [number, number]) => boolean>();
   /** The line or area under the pen is whole; its last point is to go; a point is to come where the chart's middle is. */
-  readonly finish = output();
-  readonly back = output();
+  readonly shapeDone = output();
+  readonly pointBack = output();
   readonly inMiddle = output();
 
   protected readonly groups = DRAW_GROUPS;

@@ -1,6 +1,8 @@
 import { COVERS, nameOf, STRUCTURES, type Cover, type Structure } from '@inky-shoal/core';
 import { BOTTOMS, type ChartFeature, type FeatureShape } from '@inky-shoal/core/chart';
 
+import { capital } from '../../sheet/words';
+
 /** What a feature is, apart from where it lies and how it is called. */
 export type What = Pick<ChartFeature, 'kind' | 'cover' | 'bottom' | 'structure'>;
 
@@ -84,5 +86,5 @@ export function idOf({ kind, cover, bottom, structure }: What): string {
 /** A feature in a few words: its name, else what it is. */
 export function sayFeature(feature: What & Pick<ChartFeature, 'name'>): string {
   const what = choiceOf(idOf(feature))?.name ?? (feature.kind === 'cover' ? 'area' : feature.kind);
-  return feature.name ? `${feature.name} (${what})` : what;
+  return feature.name ? `${feature.name} (${what})` : capital(what);
 }

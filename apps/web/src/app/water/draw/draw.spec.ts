@@ -1,0 +1,413 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import type { ChartFeature, FeatureShape, KeptChart } from '@inky-shoal/core/chart';
+import {
+  buttons,
+  COLS,
+  FRAME,
+  giveChart,
+  giveWaters,
+  lonLat,
+  openDay,
+  PATH,
+  press,
+  RAMP,
+  ROWS,
+  text,
+  until,
+  WATER,
+} from '../../../testing/test-lake';
+import { ConnectionService } from '../../state/connection.service';
+import { DrawnService } from '../../state/drawn.service';
+import { NoticeService } from '../../state/notice.service';
+import * as saving from '../../ui/save-file';
+import type { ChartMapEvents } from '../chart-map';
+import type { MapToolEvents } from '../map-tools';
+import { WaterView } from '../water.view';
+import { choiceOf, DRAW_GROUPS, idOf, sayFeature } from './what-to-draw';
+
+const onMap: {
+  events?: ChartMapEvents & MapToolEvents;
+  pen: string[];
+  hand?: { pen: string | null; chosenId: string | null };
+} = {
+  pen: [],
+};
+jest.mock('../chart-map', () => ({
+  ChartMap: jest.fn((_box, _frame: KeptChart, _wet, _ink, events: ChartMapEvents & MapToolEvents) => {
+    onMap.events = events;
+    const pen = (name: string) => () => onMap.pen.push(name);
+    const given = { penTools: { putInMiddle: pen('middle'), back: pen('back'), finish: pen('finish') } };
+    return new Proxy(given, {
+      get: (own, name) =>
+        name === 'penTools'
+          ? own.penTools
+          : (value: unknown) => {
+              if (name === 'setHand') onMap.hand = value as typeof onMap.hand;
+            },
+    });
+  }),
+}));
+
+let http: HttpTestingController;
+let notices: string[];
+beforeAll(() => {
+  globalThis.ResizeObserver ??= jest.fn(() => ({ observe: jest.fn(), unobserve: jest.fn(), disconnect: jest.fn() }));
+  Element.prototype.scrollIntoView ??= jest.fn();
+});
+beforeEach(() => {
+  localStorage.clear();
+  localStorage.setItem('inky.settings', JSON.stringify({ units: 'metric', look: 'paper' }));
+  TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting(), provideRouter([])] });
+  http = TestBed.inject(HttpTestingController);
+  notices = [];
+  TestBed.inject(NoticeService).notice$.subscribe((notice) => notice && notices.push(notice.text));
+});
+
+type View = ComponentFixture<WaterView>;
+const BEST = '[aria-label="Best places"]';
+const page = (fixture: View) => fixture.nativeElement as HTMLElement;
+
+async function open(features: readonly ChartFeature[] = [RAMP]): Promise<View> {
+  openDay();
+  const fixture = TestBed.createComponent(WaterView);
+  fixture.detectChanges();
+  giveWaters([WATER]);
+  giveChart(features);
+  await until(fixture, () => buttons(fixture, BEST).length > 3);
+  await press(fixture, 'Draw and files');
+  return fixture;
+}
+function set(fixture: View, selector: string, value: string): void {
+  const field = page(fixture).querySelector<HTMLInputElement | HTMLSelectElement>(selector);
+  if (!field) throw new Error(`No ${selector} in "${text(fixture)}"`);
+  field.value = value;
+  field.dispatchEvent(new Event('change'));
+}
+async function draw(fixture: View, what: string, shape: FeatureShape): Promise<void> {
+  set(fixture, '#draw-what', what);
+  await press(fixture, 'Put it on the chart');
+  await until(fixture, () => onMap.hand?.pen === shape.type);
+  onMap.events?.drawn(shape);
+  await fixture.whenStable();
+}
+const area = (...cells: readonly (readonly [number, number])[]): FeatureShape => ({
+  type: 'Polygon',
+  coordinates: [[...cells, cells[0] as [number, number]].map(([col, row]) => lonLat(col, row))],
+});
+const GRASS = area([20, 20], [30, 20], [30, 30], [20, 30]);
+/** The features that went to the server last. */
+const sent = (): ChartFeature[] => {
+  const requests = http.match({ method: 'PUT', url: `${PATH}/features` });
+  requests.forEach((each) => each.flush({ kept: 1 }));
+  return requests.at(-1)?.request.body as ChartFeature[];
+};
+const removed = (): string[] => {
+  const requests = http.match({ method: 'POST', url: `${PATH}/features/remove` });
+  requests.forEach((each) => each.flush({ removed: 1 }));
+  return requests.at(-1)?.request.body as string[];
+};
+/** What the list of drawn things says. */
+const listed = (fixture: View) =>
+  [...page(fixture).querySelectorAll('[aria-label="What is drawn"] button')].map((each) => each.textContent?.trim());
+
+describe('drawing', () => {
+  it('puts an area on the chart, names and notes it, changes what it is, and keeps each step', async () => {
+    const fixture = await open();
+    await draw(fixture, 'cover:submerged-grass', GRASS);
+    expect(sent()).toEqual([expect.objectContaining({ kind: 'cover', cover: 'submerged-grass', shape: GRASS })]);
+    expect(listed(fixture)).toEqual(['Submerged grass', 'Test ramp (ramp)']);
+    set(fixture, '#feature-name', 'The meadow');
+    await fixture.whenStable();
+    expect(sent()[0]).toMatchObject({ name: 'The meadow' });
+    set(fixture, '#feature-note', 'green and healthy');
+    await fixture.whenStable();
+    expect(sent()[0]).toMatchObject({ name: 'The meadow', note: 'green and healthy' });
+    set(fixture, '#feature-what', 'bottom:gravel');
+    await fixture.whenStable();
+    const [gravel] = sent();
+    expect(gravel).toMatchObject({ kind: 'bottom', bottom: 'gravel' });
+    expect(gravel?.cover).toBeUndefined();
+    expect(text(fixture)).toContain('The meadow (gravel)');
+  });
+
+  it('is taken back and done again step by step, and what was removed comes back', async () => {
+    const fixture = await open();
+    await draw(fixture, 'cover:submerged-grass', GRASS);
+    const [grass] = sent();
+    await press(fixture, 'Remove it');
+    expect(removed()).toEqual([grass?.id]);
+    expect(notices.at(-1)).toBe('Submerged grass removed.');
+    TestBed.inject(NoticeService).undo();
+    await fixture.whenStable();
+    expect(sent()).toEqual([grass]);
+    await press(fixture, 'Undo');
+    expect(removed()).toEqual([grass?.id]);
+    expect(listed(fixture)).toEqual(['Test ramp (ramp)']);
+    await press(fixture, 'Redo');
+    expect(sent()).toEqual([grass]);
+    // Something new ends what could be done again.
+    await draw(fixture, 'mark', { type: 'Point', coordinates: lonLat(40, 40) });
+    expect(buttons(fixture).find((each) => each.textContent?.trim() === 'Redo')?.disabled).toBe(true);
+  });
+
+  it.each([
+    ['of two corners', area([20, 20], [30, 20]), 'An area wants three corners or more.'],
+    ['that crosses itself', area([20, 20], [30, 30], [30, 20], [20, 30]), 'crosses itself after its points 1 and 3'],
+  ])('does not take an area %s, and says why', async (_, shape, words) => {
+    const fixture = await open();
+    await draw(fixture, 'cover:submerged-grass', shape);
+    expect(notices.at(-1)).toContain(words);
+    http.expectNone(`${PATH}/features`);
+    expect(listed(fixture)).toEqual(['Test ramp (ramp)']);
+  });
+
+  it('moves points, but not so that an area crosses itself', async () => {
+    const fixture = await open();
+    await draw(fixture, 'cover:submerged-grass', GRASS);
+    const [grass] = sent() as [ChartFeature];
+    const moved = area([20, 20], [32, 18], [30, 30], [20, 30]);
+    onMap.events?.reshaped(grass, moved);
+    await fixture.whenStable();
+    expect(sent()[0]).toEqual({ ...grass, shape: moved });
+    onMap.events?.reshaped(grass, area([20, 20], [30, 30], [30, 20], [20, 30]));
+    await fixture.whenStable();
+    expect(notices.at(-1)).toMatch(/crosses itself .* is as it was/);
+    http.expectNone(`${PATH}/features`);
+  });
+
+  it('gives a mark line-ups with their bearings, and says how well they cross', async () => {
+    const fixture = await open();
+    await draw(fixture, 'mark', { type: 'Point', coordinates: lonLat(40, 40) });
+    const lineUp = async (col: number, row: number) => {
+      await press(fixture, 'Add a line-up');
+      onMap.events?.drawn({ type: 'Point', coordinates: lonLat(col, row) });
+      await fixture.whenStable();
+    };
+    sent();
+    await lineUp(80, 40);
+    expect(text(fixture)).toMatch(/(89|90|91)°/);
+    expect(text(fixture)).toContain('One more that crosses it');
+    await lineUp(80, 44);
+    expect(text(fixture)).toContain('too flat to be sure');
+    await lineUp(40, 10);
+    expect(text(fixture)).toMatch(/They cross at \d\d°: that finds the place again/);
+    set(fixture, '.line-up input', 'Pump house over the dead pine');
+    await fixture.whenStable();
+    expect(sent()[0]?.lineUps?.map((each) => each.text)).toEqual([
+      'Pump house over the dead pine',
+      'Line-up 2',
+      'Line-up 3',
+    ]);
+    await press(fixture, 'Remove');
+    expect(sent()[0]?.lineUps).toHaveLength(2);
+  });
+
+  it('draws with keys: points in the middle, one back, the end, and off', async () => {
+    const fixture = await open();
+    set(fixture, '#draw-what', 'cover:submerged-grass');
+    await press(fixture, 'Put it on the chart');
+    await until(fixture, () => onMap.hand?.pen === 'Polygon');
+    onMap.pen.length = 0;
+    const box = page(fixture).querySelector('.box');
+    const key = (name: string) => box?.dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true }));
+    ['Enter', 'Enter', 'Backspace', 'f', 'x'].forEach(key);
+    await press(fixture, 'In the middle');
+    await press(fixture, 'One point back');
+    await press(fixture, 'Finish');
+    expect(onMap.pen).toEqual(['middle', 'middle', 'back', 'finish', 'middle', 'back', 'finish']);
+    key('Escape');
+    await fixture.whenStable();
+    expect(text(fixture)).toContain('Put it on the chart');
+  });
+
+  it('waits for the server where that is away, and goes on', async () => {
+    const fixture = await open();
+    await draw(fixture, 'mark', { type: 'Point', coordinates: lonLat(40, 40) });
+    http.expectOne(`${PATH}/features`).error(new ProgressEvent('error'));
+    await fixture.whenStable();
+    expect(listed(fixture)).toEqual(['Mark', 'Test ramp (ramp)']);
+    TestBed.inject(ConnectionService).found();
+    expect(sent()[0]).toMatchObject({ kind: 'mark' });
+  });
+
+  it('is as it was before where the server refuses it', async () => {
+    const fixture = await open();
+    await draw(fixture, 'mark', { type: 'Point', coordinates: lonLat(40, 40) });
+    http.expectOne(`${PATH}/features`).flush({ detail: 'No such water.' }, { status: 404, statusText: 'Not Found' });
+    await fixture.whenStable();
+    expect(notices.at(-1)).toContain('is as it was before. No such water.');
+    expect(listed(fixture)).toEqual(['Test ramp (ramp)']);
+  });
+
+  it('knows what each thing is drawn as, and calls it by its name or by what it is', () => {
+    const all = DRAW_GROUPS.flatMap(({ choices }) => choices);
+    expect(new Set(all.map(({ id }) => id)).size).toBe(all.length);
+    for (const { id, what } of all) expect(idOf(what)).toBe(id);
+    expect(choiceOf('structure:dock')?.as).toBe('LineString');
+    expect(choiceOf('cover:stump')?.as).toBe('Point');
+    expect(sayFeature({ kind: 'cover' })).toBe('Area');
+    expect(sayFeature({ kind: 'structure', structure: 'bridge', name: 'Old road' })).toBe('Old road (bridge)');
+  });
+});
+
+describe('a mark from here', () => {
+  const here = (answer: (found: PositionCallback, not: PositionErrorCallback) => void) =>
+    Object.defineProperty(navigator, 'geolocation', { configurable: true, value: { getCurrentPosition: answer } });
+  const at = ([longitude, latitude]: [number, number]) =>
+    here((found) => found({ coords: { longitude, latitude, accuracy: 6.4 } } as GeolocationPosition));
+
+  it('is put where one is, with how well that is known', async () => {
+    const fixture = await open();
+    at(lonLat(30, 30));
+    await press(fixture, 'Mark here');
+    expect(sent()[0]).toMatchObject({ kind: 'mark', note: 'Known within 6 m', shape: { coordinates: lonLat(30, 30) } });
+  });
+
+  it('is not put off the chart, nor where one may not know or cannot', async () => {
+    const fixture = await open();
+    at([-88.0, 36.4]);
+    await press(fixture, 'Mark here');
+    expect(notices.at(-1)).toBe('You are not on this chart, so no mark was put.');
+    here((_, not) => not({ code: 1 } as GeolocationPositionError));
+    await press(fixture, 'Mark here');
+    expect(notices.at(-1)).toBe('This browser may not tell where you are: allow it in its settings.');
+    here((_, not) => not({ code: 3 } as GeolocationPositionError));
+    await press(fixture, 'Mark here');
+    expect(notices.at(-1)).toContain('try again under open sky');
+    http.expectNone(`${PATH}/features`);
+  });
+});
+
+const choose = (fixture: View, label: string, name: string, content: string | ArrayBuffer, size?: number) => {
+  const input = page(fixture).querySelector<HTMLInputElement>(`input[aria-label="${label}"]`);
+  if (!input) throw new Error(`No ${label}`);
+  const file = new File([content], name);
+  if (size) Object.defineProperty(file, 'size', { value: size });
+  Object.defineProperty(input, 'files', { configurable: true, value: [file] });
+  input.dispatchEvent(new Event('change'));
+};
+
+describe('marks, tracks and areas as files', () => {
+  const MARKS = 'A file of marks, tracks and areas';
+  const gpx = ([longitude, latitude]: [number, number]) =>
+    `<gpx version="1.1"><wpt lat="${latitude}" lon="${longitude}"><name>Stump</name></wpt></gpx>`;
+
+  it('are told before they come in, come in as one step, and go out again', async () => {
+    const fixture = await open();
+    choose(fixture, MARKS, 'mine.gpx', gpx(lonLat(33, 33)));
+    await until(fixture, () => text(fixture).includes('1 mark.'));
+    await press(fixture, 'Put them on the chart');
+    expect(sent()).toEqual([expect.objectContaining({ kind: 'mark', name: 'Stump' })]);
+    expect(listed(fixture)).toEqual(['Stump (mark)', 'Test ramp (ramp)']);
+    const saved: string[] = [];
+    jest.spyOn(saving, 'saveFile').mockImplementation((...given) => void saved.push(...given));
+    await press(fixture, 'KML');
+    expect(saved[0]).toBe('test-lake.kml');
+    choose(fixture, MARKS, saved[0] as string, saved[1] as string);
+    await until(fixture, () => text(fixture).includes('2 marks. 2 of them are drawn already'));
+    await press(fixture, 'Never mind');
+    TestBed.inject(DrawnService).undo();
+    await fixture.whenStable();
+    expect(listed(fixture)).toEqual(['Test ramp (ramp)']);
+  });
+
+  it('that cannot be taken are refused in words, and the chart is as it was', async () => {
+    const fixture = await open();
+    const [longitude, latitude] = lonLat(33, 33);
+    choose(fixture, MARKS, 'swapped.gpx', gpx([latitude, longitude]));
+    await until(fixture, () => text(fixture).includes('swapped.gpx: Latitude and longitude are swapped'));
+    choose(fixture, MARKS, 'none.gpx', '<gpx version="1.1"></gpx>');
+    await until(fixture, () => text(fixture).includes('none.gpx: There are no marks, tracks or areas in this file.'));
+    choose(fixture, MARKS, 'huge.gpx', '<gpx/>', 500e6);
+    await until(fixture, () => text(fixture).includes('huge.gpx is 500 MB: expected at most 40.'));
+    http.expectNone(`${PATH}/features`);
+  });
+});
+
+describe('a chart from a file', () => {
+  const BED = 'A file of depths';
+  const grid = (change: (row: string, at: number) => string = (row) => row) => {
+    const rows = Array.from({ length: 30 }, (_, row) =>
+      Array.from({ length: 30 }, (__, col) => (Math.min(row, col, 29 - row, 29 - col) < 3 ? 1 : -4)).join(' '),
+    );
+    const { westM, northM } = FRAME;
+    const head = `ncols 30\nnrows 30\nxllcorner ${westM}\nyllcorner ${northM - 300}\ncellsize 10\n`;
+    return `${head}${rows.map(change).join('\n')}\n`;
+  };
+  const bedRequest = () =>
+    http.expectOne(({ url, method }) => method === 'PUT' && url.startsWith(`${PATH}/bed?frame=`));
+
+  it('is told and laid, is read otherwise by choice, takes the place of the old one, and gives it back', async () => {
+    const fixture = await open();
+    choose(fixture, BED, 'lake.asc', grid());
+    await until(fixture, () => text(fixture).includes('So read it is'));
+    expect(text(fixture)).toContain('lake.asc: 900 cells of a grid, from -4 to 1.');
+    expect(text(fixture)).toMatch(/5\.8 ha of water, 4 m at its deepest, in cells of 10 m/);
+    set(fixture, '#bed-unit', 'ft');
+    await until(fixture, () => text(fixture).includes('1.2 m at its deepest'));
+    set(fixture, '#bed-surface', '-2');
+    await until(fixture, () => text(fixture).includes('0.6 m at its deepest'));
+    set(fixture, '#bed-surface', '-9');
+    await until(fixture, () => text(fixture).includes('all of it lies above the water'));
+    set(fixture, '#bed-surface', '0');
+    await until(fixture, () => text(fixture).includes('1.2 m at its deepest'));
+    await press(fixture, 'Make it the chart');
+    // The chart before is fetched first, so that it can come back.
+    http.expectOne(PATH).flush({ chart: FRAME, features: [RAMP] });
+    http.expectOne(`${PATH}/bed`).flush(new Uint8Array(COLS * ROWS * 2).buffer);
+    const put = bedRequest();
+    const frame = JSON.parse(decodeURIComponent(put.request.url.split('frame=')[1] ?? '')) as KeptChart;
+    expect(frame).toMatchObject({ epsg: 32616, cols: 30, rows: 30, cellM: 10, source: 'lake.asc' });
+    put.flush({});
+    await until(fixture, () => notices.at(-1) === 'The chart of Test lake is in.');
+    http.match(PATH).forEach((each) => each.flush({ chart: FRAME, features: [RAMP] }));
+    TestBed.inject(NoticeService).undo();
+    const back = bedRequest();
+    expect(decodeURIComponent(back.request.url)).toContain(`"cols":${COLS}`);
+    back.flush({});
+  });
+
+  it.each([
+    ['is cut short', () => grid().split('\n').slice(0, 15).join('\n'), /line \d+: the file ends in row \d+ of 30/],
+    [
+      'has a row too short',
+      () => grid((row, at) => (at === 4 ? row.slice(2) : row)),
+      /line 10: expected 30 columns, got 29/,
+    ],
+    ['knows nothing', () => grid((row) => row.replace(/\S+/g, '-9999')), /no data in every cell/],
+  ])('that %s is refused with its line, and the chart is as it was', async (_, file, words) => {
+    const fixture = await open();
+    choose(fixture, BED, 'lake.asc', file());
+    await until(fixture, () => words.test(text(fixture)));
+    expect(text(fixture)).not.toContain('Make it the chart');
+    http.expectNone(PATH);
+  });
+
+  it('of 500 MB is refused before it is read; without a server it says so and keeps what was chosen', async () => {
+    const fixture = await open();
+    choose(fixture, BED, 'lake.tif', 'II', 500e6);
+    await until(fixture, () => text(fixture).includes('lake.tif is 500 MB: expected at most 250'));
+    choose(fixture, BED, 'lake.asc', grid());
+    await until(fixture, () => text(fixture).includes('So read it is'));
+    await press(fixture, 'Make it the chart');
+    http.expectOne(PATH).flush({ chart: null, features: [] });
+    bedRequest().error(new ProgressEvent('error'));
+    await until(fixture, () => text(fixture).includes('The chart is as it was. The server does not answer.'));
+    expect(text(fixture)).toContain('Make it the chart');
+  });
+
+  it('is brought in where a water has none', async () => {
+    openDay();
+    const fixture = TestBed.createComponent(WaterView);
+    fixture.detectChanges();
+    giveWaters([WATER]);
+    http.expectOne(PATH).flush({ chart: null, features: [] });
+    await fixture.whenStable();
+    expect(text(fixture)).toContain('This water has no chart yet.');
+    choose(fixture, BED, 'lake.csv', 'lat,lon,depth\n35.9,-88.4\n');
+    await until(fixture, () => text(fixture).includes('lake.csv: line 2: expected 3 columns, got 2.'));
+  });
+});

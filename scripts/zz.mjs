@@ -1,0 +1,40 @@
+import { launchBrowser } from './lib/browser.mjs';
+import { startServer } from './lib/server.mjs';
+const server = await startServer();
+const browser = await launchBrowser();
+setTimeout(()=>process.exit(1),60000);const phone = process.argv[2] === 'phone';
+try {
+  const context = await browser.newContext({ viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 }, locale: 'en-GB' });
+  await context.addInitScript((s) => localStorage.setItem('inky.settings', s), JSON.stringify({ units: 'us', look: 'paper' }));
+  const page = await context.newPage();
+  page.on('console', (m) => m.type() === 'error' && console.log('ERR', m.text()));
+  page.on('pageerror', (e) => console.log('PAGEERR', e.message));
+  const t0 = Date.now();
+  await page.goto(server.address + '/water');
+  await page.locator('.list li button').first().waitFor();
+  console.log('list after', Date.now() - t0);
+  await page.waitForTimeout(1500);
+  await page.screenshot({ path: '/tmp/shots/a.png' });
+  await page.getByRole('button', { name: 'Draw and files' }).click();
+  await page.waitForTimeout(600);
+  await page.getByLabel('Draw', { exact: true }).selectOption('cover:submerged-grass');
+  await page.getByRole('button', { name: 'Put it on the chart' }).click();
+  const box = await page.locator('inky-water-map .box').boundingBox();
+  const at = (x, y) => [box.x + box.width * x, box.y + box.height * y];
+  for (const p of [[0.4, 0.5], [0.5, 0.45], [0.55, 0.6]]) { await page.mouse.click(...at(...p)); await page.waitForTimeout(400); }
+  await page.getByRole('button', { name: 'Finish' }).click();
+  await page.waitForTimeout(1500);
+  await page.getByLabel('Name').fill('Milfoil');
+  await page.getByLabel('Name').press('Tab');
+  await page.waitForTimeout(2500);
+  await page.screenshot({ path: '/tmp/shots/b.png', fullPage: phone });
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByLabel('Draw', { exact: true }).selectOption('mark');
+  await page.getByRole('button', { name: 'Put it on the chart' }).click();
+  await page.waitForTimeout(300); await page.mouse.click(...at(0.6, 0.7)); await page.waitForTimeout(1000); await page.screenshot({ path: '/tmp/shots/c.png' });
+  await page.getByRole('button', { name: 'Add a line-up' }).click();
+  await page.waitForTimeout(300); await page.mouse.click(...at(0.8, 0.75)); await page.waitForTimeout(800);
+  await page.getByRole('button', { name: 'Add a line-up' }).click();
+  await page.waitForTimeout(300); await page.mouse.click(...at(0.65, 0.95)); await page.waitForTimeout(2500);
+  await page.screenshot({ path: '/tmp/shots/c.png', fullPage: phone });
+} finally { await browser.close(); await server.stop(); }
