@@ -3,9 +3,20 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Conditions } from '@inky-shoal/core';
-import { bedFromBytes, bedToBytes, landforms, slopeDeg } from '@inky-shoal/core/chart';
+import {
+  armsOf,
+  bedFromBytes,
+  bedToBytes,
+  depthsM,
+  distanceM,
+  fetchM,
+  landforms,
+  naturalNeighbours,
+  slopeDeg,
+} from '@inky-shoal/core/chart';
 import { bestRun, ChartDesk } from '@inky-shoal/core/spots';
 import { DEMO, demoCharts } from '@inky-shoal/demo';
+import { pageRows } from './water-page.mjs';
 
 const timed = (work) => {
   const start = performance.now();
@@ -17,7 +28,7 @@ const runs = (command, args) => spawnSync(command, args, { encoding: 'utf8' });
 const installed = (command) => !runs(command, ['--version']).error;
 
 /** The demo reservoir's bed on finer cells, four million of them, by straight lines between middles. */
-function fineBed({ frame, bed }, side = 2000) {
+export function fineBed({ frame, bed }, side = 2000) {
   const coarse = bedFromBytes(frame, bed);
   const values = new Float32Array(side * side);
   for (let row = 0; row < side; row++) {
@@ -104,7 +115,22 @@ function problem(count, seed) {
   };
 }
 
-export function* rows() {
+/** Soundings along lines across a bed, one a cell, for the gridding. */
+function soundLines({ cols, rows, values }, apart) {
+  const [x, y, value] = [[], [], []];
+  for (let col = apart >> 1; col < cols; col += apart) {
+    for (let row = 0; row < rows; row++) {
+      const bed = values[row * cols + col];
+      if (!(bed < 0)) continue;
+      x.push(col + 0.5);
+      y.push(row + 0.5);
+      value.push(bed);
+    }
+  }
+  return { x, y, value };
+}
+
+export async function* rows() {
   const [chart] = demoCharts();
   const fine = fineBed(chart);
   const cells = fine.values.length;
@@ -126,6 +152,21 @@ export function* rows() {
     samples: landformMs,
     how: `four million cells, ${perSecond(middle(landformMs))} million a second`,
   };
+  const depths = depthsM(fine, 0);
+  const land = Uint8Array.from(depths, (depth) => (depth > 0 ? 0 : 1));
+  const steps = {
+    distance4MMs: ['distance of every cell from the shore', () => distanceM(fine, land)],
+    arms4MMs: ['arms and how far up each', () => armsOf(fine, depths)],
+    exposure4MMs: ['fetch for one wind', () => fetchM(fine, depths, 200)],
+    gridding4MMs: [
+      'a bed laid through soundings on lines 20 cells apart',
+      () => naturalNeighbours(fine, soundLines(fine, 20), 30 * fine.cellM),
+    ],
+  };
+  for (const [figure, [what, work]] of Object.entries(steps)) {
+    const samples = times(3, work);
+    yield { figure, unit: 'ms', samples, how: `${what}, ${perSecond(middle(samples))} million cells a second` };
+  }
   if (compared.gdalMs) {
     yield {
       figure: 'slopeVsGdal',
@@ -163,12 +204,12 @@ export function* rows() {
     samples: [process.resourceUsage().maxRSS / 1000],
     how: 'most memory of the whole bench so far; wanted under 700',
   };
-  const minutes = [600, 720, 840, 960, 1020];
+  const rescored = [600, 720, 840, 960, 1020].map((minute) => timed(() => desk.scanAt(minute, {}, 'us'))[0]);
   yield {
     figure: 'rescoreMs',
     unit: 'ms',
-    samples: minutes.map((minute) => timed(() => desk.scanAt(minute, {}, 'us'))[0]),
-    how: 'another hour on four million cells, with its places; wanted under 500',
+    samples: rescored,
+    how: `another hour on four million cells, with its places, ${perSecond(middle(rescored))} million a second; wanted under 500`,
   };
   const runsOf = [3, 17, 99, 1234, 4321].map((seed) => problem(15, seed));
   const solved = runsOf.map((each) => timed(() => bestRun(each)));
@@ -180,4 +221,5 @@ export function* rows() {
     samples: gaps,
     how: 'short of a search twelve times as wide, 15 spots; wanted 2 or less',
   };
+  yield* pageRows(fine);
 }

@@ -5,6 +5,7 @@ export { chartProjection, isUtm, utmDefinition, utmOf, type LonLat } from './pro
 export { slopeDeg } from './slope.js';
 export { landforms, LANDFORMS, type Landform } from './geomorphons.js';
 export { distanceM } from './distance.js';
+export { naturalNeighbours } from './gridding.js';
 export { fetchM, waveHeightM } from './exposure.js';
 export { openWaterM } from './rays.js';
 export { armsOf } from './arms.js';

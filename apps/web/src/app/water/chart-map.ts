@@ -1,6 +1,6 @@
 import type { UnitSystem } from '@inky-shoal/core';
 import type { ChartFeature, ChartFrame, FeatureShape } from '@inky-shoal/core/chart';
-import { utmDefinition } from '@inky-shoal/core/chart';
+import { chartProjection } from '@inky-shoal/core/chart';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
 import ScaleLine from 'ol/control/ScaleLine';
 import Zoom from 'ol/control/Zoom';
@@ -14,8 +14,8 @@ import ImageLayer from 'ol/layer/Image';
 import VectorLayer from 'ol/layer/Vector';
 import VectorImageLayer from 'ol/layer/VectorImage';
 import OlMap from 'ol/Map';
-import { register } from 'ol/proj/proj4';
-import { fromLonLat, toLonLat } from 'ol/proj';
+import { addCoordinateTransforms, addProjection, fromLonLat, toLonLat } from 'ol/proj';
+import Projection from 'ol/proj/Projection';
 import ImageCanvas from 'ol/source/ImageCanvas';
 import VectorSource from 'ol/source/Vector';
 import CircleStyle from 'ol/style/Circle';
@@ -25,7 +25,6 @@ import Stroke from 'ol/style/Stroke';
 import Style, { type StyleFunction } from 'ol/style/Style';
 import Text from 'ol/style/Text';
 import View from 'ol/View';
-import proj4 from 'proj4';
 import type { Ink } from '../ui/ink';
 import type { ChartWindow, DepthLines } from './drawing';
 import { MapTools, type MapToolEvents } from './map-tools';
@@ -97,8 +96,7 @@ export class ChartMap {
   ) {
     this.ink = ink;
     const projection = `EPSG:${frame.epsg}`;
-    proj4.defs(projection, utmDefinition(frame.epsg));
-    register(proj4);
+    makeKnown(frame.epsg);
     this.geoJson = new GeoJSON({ dataProjection: 'EPSG:4326', featureProjection: projection });
     this.bed = new ImageCanvas({
       projection,
@@ -437,6 +435,19 @@ export class ChartMap {
       }),
     });
   };
+}
+
+/** Makes the chart's projection known to the map by the core's own formulas. */
+function makeKnown(epsg: number): void {
+  const code = `EPSG:${epsg}`;
+  const { toChart, toLonLat: toDegrees } = chartProjection(epsg);
+  addProjection(new Projection({ code, units: 'm' }));
+  addCoordinateTransforms(
+    'EPSG:4326',
+    code,
+    ([longitude = 0, latitude = 0]) => toChart([longitude, latitude]),
+    ([x = 0, y = 0]) => toDegrees([x, y]),
+  );
 }
 
 function buffered([west = 0, south = 0, east = 0, north = 0]: readonly number[], share: number): number[] {

@@ -72,7 +72,7 @@ export class WaterMapComponent {
 
   constructor() {
     const destroy = inject(DestroyRef);
-    afterNextRender(() => {
+    const make = () => {
       const box = this.box().nativeElement;
       const map = new ChartMap(box, this.frame(), this.wet(), readInk(), {
         pressed: (lonLat) => this.pressed.emit(lonLat),
@@ -89,6 +89,11 @@ export class WaterMapComponent {
         map.close();
       });
       this.map.set(map);
+    };
+    // The page stands first: making a map and drawing it take a moment each.
+    afterNextRender(() => {
+      const soon = setTimeout(make);
+      destroy.onDestroy(() => clearTimeout(soon));
     });
     effect(() => {
       this.look();
