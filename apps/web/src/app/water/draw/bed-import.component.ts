@@ -108,6 +108,7 @@ export class BedImportComponent {
   /** Stops what goes on; what was kept stays as it is. */
   protected stop(): void {
     this.work?.unsubscribe();
+    this.going.set(null);
     this.forget();
     this.notices.say('Stopped. The chart is as it was.');
   }
