@@ -42,14 +42,15 @@ export interface ChartDay {
 export interface RunAsk {
   /** Cells of the spots, and minutes to fish at each. */
   readonly spots: readonly { readonly cell: number; readonly minutes: number }[];
-  /** Where the boat starts and ends, in degrees. */
+  /** Where the boat starts, and where it ends if not there, in degrees. */
   readonly ramp: readonly [longitude: number, latitude: number];
+  readonly endRamp?: readonly [longitude: number, latitude: number] | undefined;
   readonly speedMps: number;
   readonly startMin: number;
   readonly endMin: number;
 }
 
-/** A run with the ways between its stops, in degrees: to each stop, and last back to the ramp. */
+/** A run with the ways between its stops, in degrees: to each stop, and last to the ramp where it ends. */
 export interface PlacedRun extends Run {
   readonly legs: readonly { readonly lengthM: number; readonly line: readonly (readonly [number, number])[] }[];
   /** Places in the list asked for that were left out. */
@@ -164,13 +165,14 @@ export class ChartDesk {
     return spots.map((spot, index) => ({ spot, like: found[index]?.like ?? 0 }));
   }
 
-  /** Orders a day over chosen spots, by water; null where the ramp lies far from any water. */
-  run({ spots, ramp, speedMps, startMin, endMin }: RunAsk): PlacedRun | null {
+  /** Orders a day over chosen spots, by water; null where a ramp lies far from any water. */
+  run({ spots, ramp, endRamp = ramp, speedMps, startMin, endMin }: RunAsk): PlacedRun | null {
     const { ground } = this.ready();
     const start = this.waterNear(ramp, RAMP_REACH_CELLS);
-    if (start < 0) return null;
+    const end = this.waterNear(endRamp, RAMP_REACH_CELLS);
+    if (start < 0 || end < 0) return null;
     const cells = spots.map(({ cell }) => cell);
-    const ways = waterWays(this.grid, ground.reading.depthM, [...cells, start, start]);
+    const ways = waterWays(this.grid, ground.reading.depthM, [...cells, start, end]);
     const travelMin = ways.metres.map((row) => row.map((metres) => Math.ceil(metres / speedMps / 60)));
     const described = this.describe(cells, 'metric');
     const run = bestRun({

@@ -1,4 +1,5 @@
-import { SPOT_TRAITS, type SpotTrait } from '../contract/ids.js';
+import { COVERS, SPOT_TRAITS, type SpotTrait } from '../contract/ids.js';
+import { distanceM } from '../chart/distance.js';
 import type { Known } from '../rules/facts.js';
 import type { FormReading } from '../chart/reading.js';
 import type { NamedForms } from './forms.js';
@@ -9,6 +10,8 @@ const SLOPE_MIDDLE_DEG = [2, 9, 21, 32, 42, 54, 68] as const;
 /** Effective fetch, in metres, that parts the classes, and how wind-blown each is. */
 const FETCH_FROM_M = [120, 350, 900] as const;
 const WIND_BLOWN = [0, 0.35, 0.7, 1] as const;
+/** Ground drawn as bare is no cover to be near to. */
+const BARE = COVERS.indexOf('bare') + 1;
 const BESIDE_FLAT_M = 130;
 const BESIDE_CHANNEL_M = 90;
 const DEEP_AT_HAND_M = 160;
@@ -39,6 +42,8 @@ export interface Ground {
   readonly named: NamedForms;
   readonly cover: Uint8Array;
   readonly fetchM: Float32Array;
+  /** Metres to the nearest drawn cover. */
+  readonly coverM: Float32Array;
   /** Class of every cell with water; the same the whole day, shade aside. */
   readonly classOf: Int32Array;
   /** The cells with water, from the first to the last: on most charts they are few, and only they are judged. */
@@ -72,7 +77,11 @@ export function groundOf(reading: FormReading, named: NamedForms, cover: Uint8Ar
       ((deepM[cell] as number) < DEEP_AT_HAND_M ? 1 << DEEP_AT : 0) |
       (arm << ARM_AT);
   }
-  return { reading, named, cover, fetchM, classOf, wet: wet.slice(0, count) };
+  const coverM = distanceM(
+    reading.grid,
+    cover.map((drawn) => (drawn && drawn !== BARE ? 1 : 0)),
+  );
+  return { reading, named, cover, fetchM, coverM, classOf, wet: wet.slice(0, count) };
 }
 
 /** What a class says of its cells. */

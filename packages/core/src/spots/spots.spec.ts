@@ -111,6 +111,20 @@ describe('a bed laid through soundings', () => {
   });
 });
 
+it('knows how far it is to the nearest cover that was drawn, bare ground aside', () => {
+  const point = (east: number, south: number, cover: 'stump' | 'bare'): ChartFeature => ({
+    id: `01950000-0000-7000-8000-00000000${east}`,
+    kind: 'cover',
+    cover,
+    shape: { type: 'Point', coordinates: lonLat(east, south) },
+  });
+  const desk = ready({}, [point(1000, 800, 'stump'), point(1150, 905, 'bare')]);
+  // The stump takes 18 m of the water around it.
+  expect(desk.spotAt(lonLat(1000, 900), 420, 'us')?.coverM).toBeCloseTo(80, -1);
+  expect(desk.spotAt(lonLat(1000, 800), 420, 'us')?.coverM).toBe(0);
+  expect(desk.spotAt(lonLat(1150, 905), 420, 'us')?.coverM).toBeGreaterThan(100);
+});
+
 describe('a tide', () => {
   // A bay: the lake's bed, with three hours of ebb from six in the morning.
   const bay = (stage: string, rangeM: number) => {

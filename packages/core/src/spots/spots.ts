@@ -26,6 +26,7 @@ export interface Spot {
   readonly shoreM: number;
   readonly deepM: number;
   readonly channelM: number;
+  readonly coverM: number;
   readonly fetchM: number;
   readonly waveM: number;
   readonly shaded: boolean;
@@ -117,6 +118,7 @@ export function describeSpots(
       shoreM: reading.shoreM[cell] as number,
       deepM: reading.deepM[cell] as number,
       channelM: reading.channelM[cell] as number,
+      coverM: ground.coverM[cell] as number,
       fetchM: fetch,
       waveM: waveHeightM(day.day.conditions.windMps, fetch),
       shaded,

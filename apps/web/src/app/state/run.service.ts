@@ -1,4 +1,5 @@
 import { inject, Injectable } from '@angular/core';
+import type { ChartFeature } from '@inky-shoal/core/chart';
 import type { PlacedRun, PlacedSpot } from '@inky-shoal/core/spots';
 import { BehaviorSubject, combineLatest, map, type Observable, of } from 'rxjs';
 import * as z from 'zod';
@@ -29,6 +30,19 @@ const KeptRun = z.object({
 /** The order of a day over chosen spots, as it goes on the sheet. */
 export type KeptRun = z.infer<typeof KeptRun>;
 
+/** A ramp of a chart. */
+export interface Ramp {
+  readonly id: string;
+  readonly name: string;
+  readonly at: readonly [longitude: number, latitude: number];
+}
+
+/** The ramps that are marked on a chart. */
+export const rampsOf = (features: readonly ChartFeature[]): Ramp[] =>
+  features.flatMap(({ id, kind, name = 'the ramp', shape }) =>
+    kind === 'ramp' && shape.type === 'Point' ? [{ id, name, at: shape.coordinates }] : [],
+  );
+
 /** A run with how many of its spots did not fit, or why there is none. */
 export type Ordered = { readonly run: KeptRun; readonly left: number } | { readonly why: string };
 
@@ -51,6 +65,9 @@ export interface RunDay {
   readonly startMin: number;
   readonly endMin: number;
   readonly stayMin: ReadonlyMap<number, number>;
+  /** Ids of the ramps at which it starts and ends; the chart's first ramp where none is said. */
+  readonly from?: string | undefined;
+  readonly to?: string | undefined;
 }
 
 /** Runs that were ordered, by water and day; the sheet shows the one of its day. */
@@ -76,16 +93,18 @@ export class RunService {
   order(
     { water, features, conditions }: OpenChart,
     picked: readonly PlacedSpot[],
-    { startMin, endMin, stayMin: stays }: RunDay,
+    { startMin, endMin, stayMin: stays, from, to }: RunDay,
   ): Observable<Ordered> {
-    const ramp = features.find(({ kind }) => kind === 'ramp');
-    if (ramp?.shape.type !== 'Point') {
+    const ramps = rampsOf(features);
+    const start = ramps.find(({ id }) => id === from) ?? ramps[0];
+    const end = ramps.find(({ id }) => id === to) ?? start;
+    if (!start || !end) {
       return of({ why: 'No ramp is marked on this chart: a run starts and ends at one.' });
     }
     const { stayMin, speedMps } = this.wish.value;
     const spots = picked.map(({ cell }) => ({ cell, minutes: stays.get(cell) ?? stayMin }));
-    const { name = 'the ramp', shape } = ramp;
-    return this.charter.run({ spots, ramp: shape.coordinates, speedMps, startMin, endMin }).pipe(
+    const { name, at: endRamp } = end;
+    return this.charter.run({ spots, ramp: start.at, endRamp, speedMps, startMin, endMin }).pipe(
       map((found): Ordered => {
         if (!found?.stops.length) return { why: 'No spot can be reached from the ramp in the time.' };
         const run = { waterId: water.id, date: conditions.date, ramp: name, ...written(found, picked) };

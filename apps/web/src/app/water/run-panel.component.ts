@@ -15,7 +15,7 @@ import { routeToGpx } from '@inky-shoal/core/formats';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
 import type { OpenChart } from '../state/chart.service';
 import { NoticeService } from '../state/notice.service';
-import { RunService, SPEED_MPS, STAY_MIN, type KeptRun } from '../state/run.service';
+import { rampsOf, RunService, SPEED_MPS, STAY_MIN, type KeptRun } from '../state/run.service';
 import { plainFigure, readNumber } from '../ui/numbers';
 import { saveFile } from '../ui/save-file';
 import { RunStopsComponent } from './run-stops.component';
@@ -50,11 +50,29 @@ const DAY_MIN = 1439;
           <input class="field" #boat inputmode="decimal" [value]="speed()" (change)="setSpeed(boat)"
         /></label>
         <label
-          >Out <input class="field" type="time" #from [value]="clock(startMin())" (change)="setHours(from, startMin)"
+          >Out <input class="field" type="time" #out [value]="clock(startMin())" (change)="setHours(out, startMin)"
         /></label>
         <label
-          >Back <input class="field" type="time" #to [value]="clock(endMin())" (change)="setHours(to, endMin)"
+          >Back <input class="field" type="time" #home [value]="clock(endMin())" (change)="setHours(home, endMin)"
         /></label>
+        @if (ramps().length > 1) {
+          <label
+            >Out from
+            <select class="field" #start (change)="from.set(start.value)">
+              @for (ramp of ramps(); track ramp.id) {
+                <option [value]="ramp.id" [selected]="ramp.id === from()">{{ ramp.name }}</option>
+              }
+            </select></label
+          >
+          <label
+            >Back at
+            <select class="field" #end (change)="to.set(end.value)">
+              @for (ramp of ramps(); track ramp.id) {
+                <option [value]="ramp.id" [selected]="ramp.id === to()">{{ ramp.name }}</option>
+              }
+            </select></label
+          >
+        }
       </div>
       <ul class="picked" aria-label="Spots of the run">
         @for (spot of picked(); track spot.cell) {
@@ -130,6 +148,9 @@ export class RunPanelComponent {
   /** The run goes from the day's first quarter hour to its last, unless it is said otherwise. */
   protected readonly startMin = linkedSignal(() => this.chart().minutes[0] ?? 0);
   protected readonly endMin = linkedSignal(() => this.chart().minutes.at(-1) ?? DAY_MIN);
+  protected readonly ramps = computed(() => rampsOf(this.chart().features));
+  protected readonly from = linkedSignal(() => this.ramps()[0]?.id);
+  protected readonly to = linkedSignal(() => this.from());
   /** Minutes at spots that want their own, by cell. */
   protected readonly stays = signal<ReadonlyMap<number, number>>(new Map());
   protected readonly speedUnit = computed(() => symbolOf('wind', this.units()));
@@ -140,8 +161,9 @@ export class RunPanelComponent {
 
   protected order(): void {
     const [startMin, endMin, stayMin] = [this.startMin(), this.endMin(), this.stays()];
+    const [from, to] = [this.from(), this.to()];
     if (endMin <= startMin) return this.notices.say('The run is back before it is out: change one of the two times.');
-    this.service.order(this.chart(), this.picked(), { startMin, endMin, stayMin }).subscribe({
+    this.service.order(this.chart(), this.picked(), { startMin, endMin, stayMin, from, to }).subscribe({
       next: (ordered) => {
         if ('why' in ordered) this.notices.say(ordered.why);
         else if (ordered.left) {

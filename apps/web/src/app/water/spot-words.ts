@@ -8,6 +8,7 @@ const FAR_M = { us: 400, metric: 950 };
 /** Farther than this, metres, deep water or a channel is no neighbour any more. */
 const NO_NEIGHBOUR_M = 5000;
 const CHANNEL_NEAR_M = 600;
+const COVER_NEAR_M = 150;
 /** Lower waves are not felt in a boat, metres. */
 const FELT_WAVE_M = 0.08;
 
@@ -47,7 +48,8 @@ export function sayLie(
     waveM,
     shaded,
     guessM,
-  }: Pick<PlacedSpot, 'slopeDeg' | 'shoreM' | 'deepM' | 'channelM' | 'waveM' | 'shaded' | 'guessM'>,
+    coverM,
+  }: Pick<PlacedSpot, 'coverM' | 'slopeDeg' | 'shoreM' | 'deepM' | 'channelM' | 'waveM' | 'shaded' | 'guessM'>,
   units: UnitSystem,
 ): string {
   const parts = [`slopes ${Math.round(slopeDeg)}°`, `${sayWay(shoreM, units)} off the bank`];
@@ -55,6 +57,7 @@ export function sayLie(
   else if (deepM < NO_NEIGHBOUR_M) parts.push(`${sayWay(deepM, units)} to deep water`);
   if (channelM === 0) parts.push('on a channel');
   else if (channelM < CHANNEL_NEAR_M) parts.push(`${sayWay(channelM, units)} to a channel`);
+  if (coverM > 0 && coverM < COVER_NEAR_M) parts.push(`${sayWay(coverM, units)} to cover`);
   if (waveM > FELT_WAVE_M) parts.push(`waves of ${say('depth', waveM, units)}`);
   if (shaded) parts.push('in the shade');
   const guess = guessM ? ` No sounding within ${sayWay(guessM, units)}: the depth is a guess.` : '';

@@ -146,6 +146,7 @@ describe('the chart of the day', () => {
   });
 });
 
+const FAR_RAMP_ID = '01950000-0000-7000-8000-000000000009';
 const BEST = '[aria-label="Best places"]';
 
 describe('the view of the chart', () => {
@@ -208,6 +209,61 @@ describe('the view of the chart', () => {
     expect(text(fixture)).toContain('Back at Test ramp');
   });
 
+  it('orders a run by what is wished: minutes, pace, hours, and from which ramp to which', async () => {
+    const far: ChartFeature = {
+      ...RAMP,
+      id: FAR_RAMP_ID,
+      name: 'Far ramp',
+      shape: { type: 'Point', coordinates: lonLat(70, 60) },
+    };
+    const fixture = await open([RAMP, far]);
+    const page = fixture.nativeElement as HTMLElement;
+    const notices: string[] = [];
+    TestBed.inject(NoticeService).notice$.subscribe((notice) => notice && notices.push(notice.text));
+    const fields = () => [...page.querySelectorAll<HTMLInputElement | HTMLSelectElement>('.wish .field')];
+    const set = (at: number, value: string) => {
+      const field = fields()[at];
+      if (!field) throw new Error(`no field ${at}`);
+      field.value = value;
+      field.dispatchEvent(new Event('change'));
+    };
+    await press(fixture, 'Take the best six');
+    set(0, '20');
+    set(1, '8');
+    set(2, '08:00');
+    set(3, '12:00');
+    set(5, far.id);
+    const own = page.querySelector<HTMLInputElement>('.picked input');
+    if (!own) throw new Error('no spot picked');
+    own.value = '65';
+    own.dispatchEvent(new Event('change'));
+    await press(fixture, 'Order the run');
+    await until(fixture, () => text(fixture).includes('Back at Far ramp'));
+    const run = await firstValueFrom(TestBed.inject(RunService).run$);
+    const stays = run?.stops.map(({ fromMin, toMin }) => toMin - fromMin) ?? [];
+    expect(stays.filter((minutes) => minutes === 20).length).toBeGreaterThan(1);
+    expect(stays.every((minutes) => minutes === 20 || minutes === 65)).toBe(true);
+    expect(run?.stops[0]?.fromMin).toBeGreaterThanOrEqual(480);
+    expect(run?.backMin).toBeLessThanOrEqual(720);
+    expect(run?.line.at(-1)?.[0]).toBeCloseTo(lonLat(70, 60)[0], 3);
+    expect(await firstValueFrom(TestBed.inject(RunService).wish$)).toEqual({ stayMin: 20, speedMps: 8 });
+    for (const [at, wrong, words] of [
+      [0, '2', 'Expected from 5 to 480 minutes, got "2".'],
+      [1, '90', 'Expected a speed of'],
+      [3, '07:00', ''],
+    ] as const) {
+      set(at, wrong);
+      if (words) expect(notices.at(-1)).toContain(words);
+    }
+    await press(fixture, 'Order the run');
+    expect(notices.at(-1)).toBe('The run is back before it is out: change one of the two times.');
+    const [off] = buttons(fixture, '.picked');
+    const before = buttons(fixture, '.picked').length;
+    off?.click();
+    await fixture.whenStable();
+    expect(buttons(fixture, '.picked')).toHaveLength(before - 1);
+  });
+
   it('says that a run wants a ramp, and what a level may be', async () => {
     const fixture = await open([]);
     const notices: string[] = [];
@@ -266,9 +322,21 @@ describe('words', () => {
     expect(sayPlace({ structure: 'secondary-point', zone: 'Long Arm' })).toBe('Secondary point, Long Arm');
     expect(sayPlace({ structure: 'hump', zone: null })).toBe('Hump');
     expect(sayGround({ depthM: 2, cover: 'chunk-rock' }, 'metric')).toBe('2 m, chunk rock');
-    const lie = { slopeDeg: 12.4, shoreM: 40, deepM: 0, channelM: 90, waveM: 0.3, shaded: true, guessM: null };
+    const lie = {
+      slopeDeg: 12.4,
+      shoreM: 40,
+      deepM: 0,
+      channelM: 90,
+      waveM: 0.3,
+      shaded: true,
+      guessM: null,
+      coverM: 0,
+    };
     expect(sayLie(lie, 'metric')).toBe(
       'Slopes 12°, 40 m off the bank, in the deep, 90 m to a channel, waves of 0.3 m, in the shade.',
+    );
+    expect(sayLie({ ...lie, coverM: 30, guessM: 60 }, 'metric')).toMatch(
+      /30 m to cover,.*No sounding within 60 m: the depth is a guess\.$/,
     );
     const far = { ...lie, deepM: 6000, channelM: 900, waveM: 0.02, shaded: false };
     expect(sayLie(far, 'metric')).toBe('Slopes 12°, 40 m off the bank.');

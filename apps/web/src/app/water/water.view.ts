@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, sig
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { COVERS, nameOf, say, STRUCTURES, toShown, toSi, type Cover, type Structure } from '@inky-shoal/core';
-import { chartProjection, type ChartFrame } from '@inky-shoal/core/chart';
+import { chartProjection, type ChartFeature, type ChartFrame } from '@inky-shoal/core/chart';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
 import { catchError, combineLatest, debounceTime, EMPTY, filter, map, of, switchMap, type Observable } from 'rxjs';
 import { compassOf, sayDate } from '../sheet/words';
@@ -276,6 +276,17 @@ export class WaterView {
     this.told(this.charter.alike(to.cell, this.minute(), this.units())).subscribe((found) => {
       this.alike.set(found.length ? { to, found } : null);
       if (!found.length) this.notices.say('Nothing on this chart is much like it.');
+    });
+  }
+
+  /** Places like a mark: what the chart knows of where it stands is compared. */
+  protected moreLikeMark({ shape }: ChartFeature): void {
+    if (shape.type !== 'Point') return;
+    this.told(this.charter.spotAt(shape.coordinates, this.minute(), this.units())).subscribe((spot) => {
+      if (!spot) return this.notices.say('This mark does not stand in water on this chart.');
+      this.desk.toggle();
+      this.choose(spot);
+      this.more(spot);
     });
   }
 

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import type { ChartFeature } from '@inky-shoal/core/chart';
 import type { OpenChart } from '../../state/chart.service';
 import { BedImportComponent } from './bed-import.component';
 import { DrawDesk } from './draw-desk';
@@ -22,6 +23,7 @@ export class DrawPanelComponent {
   /** The line or area under the pen is whole; its last point is to go; a point is to come where the chart's middle is. */
   readonly shapeDone = output();
   readonly pointBack = output();
+  readonly likeWanted = output<ChartFeature>();
   readonly inMiddle = output();
 
   protected readonly groups = DRAW_GROUPS;

@@ -205,6 +205,17 @@ describe('drawing', () => {
     expect(sent()[0]?.lineUps).toHaveLength(2);
   });
 
+  it('finds more like a mark, where that stands in water', async () => {
+    const fixture = await open();
+    await draw(fixture, 'mark', { type: 'Point', coordinates: lonLat(0, 0) });
+    await press(fixture, 'More like this');
+    expect(notices.at(-1)).toBe('This mark does not stand in water on this chart.');
+    await draw(fixture, 'mark', { type: 'Point', coordinates: lonLat(15, 30) });
+    await press(fixture, 'More like this');
+    await until(fixture, () => text(fixture).includes('Most like'));
+    expect(buttons(fixture, '[aria-label="Places alike"]').length).toBeGreaterThan(0);
+  });
+
   it('draws with keys: points in the middle, one back, the end, and off', async () => {
     const fixture = await open();
     set(fixture, '#draw-what', 'cover:submerged-grass');

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { bearingDeg, bestCutDeg, LEAST_CUT_DEG, MOST_LINE_UPS, type ChartFeature } from '@inky-shoal/core/chart';
 import type { Water } from '@inky-shoal/core';
 import { DrawDesk } from './draw-desk';
@@ -15,6 +15,8 @@ export class FeatureFormComponent {
   protected readonly desk = inject(DrawDesk);
   readonly feature = input.required<ChartFeature>();
   readonly water = input.required<Water>();
+  /** Places like this mark are wanted. */
+  readonly likeWanted = output<ChartFeature>();
 
   protected readonly groups = DRAW_GROUPS;
   protected readonly what = computed(() => idOf(this.feature()));
