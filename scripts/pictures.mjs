@@ -25,6 +25,14 @@ const orderRun = async (page) => {
   await page.locator('.list li button').first().click();
   await page.waitForTimeout(2500);
 };
+const drawMark = async (page) => {
+  await page.getByRole('button', { name: 'Draw and files' }).click();
+  await page.getByText('What is drawn').click();
+  await page.getByRole('button', { name: 'Ditch bend (mark)' }).click();
+  await page.getByText('What is drawn').click();
+  await page.getByText('They cross at').waitFor();
+  await page.waitForTimeout(2500);
+};
 const openRules = async (page) => {
   await page.goto(new URL('/rules', page.url()).href);
   await page.locator('main li.holds').first().waitFor();
@@ -45,13 +53,13 @@ const PICTURES = [
   { name: 'sheet-glare-phone', path: '/sheet', ready: '.note', size: PHONE, look: 'glare' },
   { name: 'water', path: '/water', ready: '.list li button', size: WIDE, act: orderRun },
   { name: 'water-phone', path: '/water', ready: '.list li button', size: PHONE },
+  { name: 'water-draw', path: '/water', ready: '.list li button', size: WIDE, act: drawMark },
   { name: 'season', path: '/season', ready: 'inky-year-chart canvas', size: WIDE },
   { name: 'season-phone', path: '/season', ready: 'inky-year-chart canvas', size: PHONE },
   { name: 'waters', path: '/waters', ready: 'table', size: WIDE },
   { name: 'rig', path: '/rig', ready: 'inky-rods li', size: WIDE },
   { name: 'rig-phone', path: '/rig', ready: 'inky-rods li', size: PHONE },
   { name: 'boxes', path: '/rig/boxes', ready: '.piece', size: WIDE },
-  { name: 'boxes-phone', path: '/rig/boxes', ready: '.piece', size: PHONE },
   { name: 'bench', path: '/rig', ready: 'inky-rods li', size: WIDE, act: benchOf },
   { name: 'balance', path: '/rig/bench/balance', ready: 'svg .body', size: WIDE, act: balanceOf },
   { name: 'plans', path: '/plans', ready: 'main li', size: WIDE },

@@ -66,6 +66,11 @@ class Pen {
     };
   }
 
+  /** Two things ashore that stand in line from a mark. */
+  lineUp(toward: At, text: string): NonNullable<ChartFeature['lineUps']>[number] {
+    return { toward: this.lonLat(toward), text };
+  }
+
   private add(kind: ChartFeature['kind'], shape: ChartFeature['shape'], extra: Extra): void {
     const id = seededId(Date.parse('2026-09-01T12:00:00Z') + this.features.length * 1000, this.random);
     this.features.push({ id, kind, shape, ...extra });
@@ -156,7 +161,14 @@ function ferrowFeatures(frame: ChartFrame, bed: Uint8Array): ChartFeature[] {
     { structure: 'dam-face', cover: 'riprap', name: 'Dam' },
   );
   pen.point('ramp', [3130, 6330], { name: 'Marina ramp' });
-  pen.point('mark', [2120, 2920], { name: 'Ditch bend', note: 'Held fish two springs running' });
+  pen.point('mark', [2120, 2920], {
+    name: 'Ditch bend',
+    note: 'Held fish two springs running',
+    lineUps: [
+      pen.lineUp([3050, 2520], 'Silo over the white gate'),
+      pen.lineUp([2330, 3700], 'Lone pine left of the boathouse'),
+    ],
+  });
   pen.point('mark', [5500, 4380], { name: 'Ledge by the laydown' });
   return pen.features;
 }

@@ -40,63 +40,66 @@ const DAY_MIN = 1439;
     }
     @if (picked().length) {
       <p>{{ picked().length }} {{ picked().length === 1 ? 'spot' : 'spots' }} picked.</p>
-      <div class="wish">
-        <label
-          >Minutes at each
-          <input class="field" #stay inputmode="numeric" [value]="wish().stayMin" (change)="setStay(stay)"
-        /></label>
-        <label
-          >Boat ({{ speedUnit() }})
-          <input class="field" #boat inputmode="decimal" [value]="speed()" (change)="setSpeed(boat)"
-        /></label>
-        <label
-          >Out <input class="field" type="time" #out [value]="clock(startMin())" (change)="setHours(out, startMin)"
-        /></label>
-        <label
-          >Back <input class="field" type="time" #home [value]="clock(endMin())" (change)="setHours(home, endMin)"
-        /></label>
-        @if (ramps().length > 1) {
+      <details>
+        <summary>Minutes, boat and hours</summary>
+        <div class="wish">
           <label
-            >Out from
-            <select class="field" #start (change)="from.set(start.value)">
-              @for (ramp of ramps(); track ramp.id) {
-                <option [value]="ramp.id" [selected]="ramp.id === from()">{{ ramp.name }}</option>
-              }
-            </select></label
-          >
+            >Minutes at each
+            <input class="field" #stay inputmode="numeric" [value]="wish().stayMin" (change)="setStay(stay)"
+          /></label>
           <label
-            >Back at
-            <select class="field" #end (change)="to.set(end.value)">
-              @for (ramp of ramps(); track ramp.id) {
-                <option [value]="ramp.id" [selected]="ramp.id === to()">{{ ramp.name }}</option>
-              }
-            </select></label
-          >
-        }
-      </div>
-      <ul class="picked" aria-label="Spots of the run">
-        @for (spot of picked(); track spot.cell) {
-          <li>
-            <span>{{ place(spot) }}</span>
-            <input
-              class="field"
-              #own
-              inputmode="numeric"
-              [attr.aria-label]="'Minutes at ' + place(spot)"
-              [value]="stays().get(spot.cell) ?? wish().stayMin"
-              (change)="setOwn(spot, own)"
-            />
-            <button
-              type="button"
-              class="plain"
-              [attr.aria-label]="place(spot) + ' off the run'"
-              (click)="dropped.emit(spot)"
+            >Boat ({{ speedUnit() }})
+            <input class="field" #boat inputmode="decimal" [value]="speed()" (change)="setSpeed(boat)"
+          /></label>
+          <label
+            >Out <input class="field" type="time" #out [value]="clock(startMin())" (change)="setHours(out, startMin)"
+          /></label>
+          <label
+            >Back <input class="field" type="time" #home [value]="clock(endMin())" (change)="setHours(home, endMin)"
+          /></label>
+          @if (ramps().length > 1) {
+            <label
+              >Out from
+              <select class="field" #start (change)="from.set(start.value)">
+                @for (ramp of ramps(); track ramp.id) {
+                  <option [value]="ramp.id" [selected]="ramp.id === from()">{{ ramp.name }}</option>
+                }
+              </select></label
             >
-              Off
-            </button>
-          </li>
-        }
-      </ul>
+            <label
+              >Back at
+              <select class="field" #end (change)="to.set(end.value)">
+                @for (ramp of ramps(); track ramp.id) {
+                  <option [value]="ramp.id" [selected]="ramp.id === to()">{{ ramp.name }}</option>
+                }
+              </select></label
+            >
+          }
+        </div>
+        <ul class="picked" aria-label="Spots of the run">
+          @for (spot of picked(); track spot.cell) {
+            <li>
+              <span>{{ place(spot) }}</span>
+              <input
+                class="field"
+                #own
+                inputmode="numeric"
+                [attr.aria-label]="'Minutes at ' + place(spot)"
+                [value]="stays().get(spot.cell) ?? wish().stayMin"
+                (change)="setOwn(spot, own)"
+              />
+              <button
+                type="button"
+                class="plain"
+                [attr.aria-label]="place(spot) + ' off the run'"
+                (click)="dropped.emit(spot)"
+              >
+                Off
+              </button>
+            </li>
+          }
+        </ul>
+      </details>
       <button type="button" class="act" (click)="order()">Order the run</button>
     } @else if (!run()) {
       <p class="quiet">Add spots, or begin with the best six.</p>
