@@ -7,6 +7,7 @@ const GROUPS = {
   season: () => import('../bench/season.mjs'),
   rig: () => import('../bench/rig.mjs'),
   water: () => import('../bench/water.mjs'),
+  underway: () => import('../bench/underway.mjs'),
 };
 
 const sorted = (samples) => [...samples].sort((a, b) => a - b);

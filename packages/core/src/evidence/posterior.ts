@@ -1,0 +1,187 @@
+import { backward, cholesky, forward, squared, type LowerTriangle } from './cholesky.js';
+import type { Block, Candidate, EvidenceAttribute, Fished } from './fished.js';
+import { attributeCovariance, coder, covariance, moments, type Coded, type Moments } from './kernel.js';
+
+/** Bites an hour of something as good as the plan's usual, before anything is known of the day. */
+export const USUAL_RATE = 1;
+/**
+ * How far the planner's own preferences are believed: a score twice as high is a rate so much higher, as a power. How
+ * far that is right on this water is learnt with the rest: the variance of the power.
+ */
+const PRIOR_POWER = 0.6;
+const PRIOR_POWER_VARIANCE = 1;
+const MOST_STEPS = 40;
+/** Newton's steps square what is missing: one this small leaves a few ten-thousandths. */
+const CLOSE_ENOUGH = 0.03;
+/** A step never moves a rate by more than this factor's logarithm: the first ones could overshoot. */
+const LONGEST_STEP = 2;
+
+/** A rate of bites an hour with how well it is known. */
+export interface Rate {
+  /** Mean of the rate's logarithm, and its standard deviation. */
+  readonly logMean: number;
+  readonly logSd: number;
+  /** Expected bites an hour. */
+  readonly mean: number;
+}
+
+/** The value under which a rate lies with a probability, by its normal logarithm. @param z its normal deviate */
+export const rateAt = ({ logMean, logSd }: Pick<Rate, 'logMean' | 'logSd'>, z: number): number =>
+  Math.exp(logMean + z * logSd);
+
+export const rateOf = (logMean: number, logVariance: number): Rate => ({
+  logMean,
+  logSd: Math.sqrt(Math.max(0, logVariance)),
+  mean: Math.exp(logMean + Math.max(0, logVariance) / 2),
+});
+
+/** How much the planner prefers something to what is usual among the candidates, as a logarithm. */
+export const preferenceOf = (prior: number, usual: number): number => Math.log(prior) - usual;
+
+/** Mean log of the candidates' priors: what is usual among them. */
+export const usualLog = (candidates: readonly Pick<Candidate, 'prior'>[]): number =>
+  candidates.length ? candidates.reduce((sum, { prior }) => sum + Math.log(prior), 0) / candidates.length : 0;
+
+/** Something that is asked of, with how much the planner prefers it. */
+export interface Asked {
+  readonly fished: Fished;
+  readonly preference: number;
+}
+
+/** What is believed after some blocks: ask it of candidates and of attributes. */
+export interface Posterior {
+  /** Rate of something at a minute of the day. */
+  readonly rate: (asked: Asked, atMin: number) => Rate;
+  /** How much better one thing is than another, as the logarithm of a factor. */
+  readonly against: (one: Asked, other: Asked, atMin: number) => { mean: number; sd: number };
+  /** What one attribute of something does to the rate, as the logarithm of a factor: mean and standard deviation. */
+  readonly effect: (attribute: EvidenceAttribute, fished: Fished, atMin: number) => { mean: number; sd: number };
+}
+
+/**
+ * Bites as counts (Poisson) with a log-linear rate: planner's expectation, day, hour and attributes, each a Gaussian
+ * process, so that like things share strength. Laplace's approximation by Newton steps on the logarithms of the blocks'
+ * rates (Rasmussen & Williams 2006, algorithms 3.1 and 3.2): the log-likelihood is concave, so there is one top, and a
+ * few steps find it; with counts this small its normal is close, and nothing is drawn at random.
+ * @param preferences how much the planner prefers what each block fished, as logarithms
+ */
+export function posterior(blocks: readonly Block[], preferences: readonly number[]): Posterior {
+  const n = blocks.length;
+  const code = coder();
+  const coded = blocks.map((block) => code(block, block.atMin));
+  const planned = Float64Array.from(preferences, priorLog);
+  const kernel = new Float64Array(n * n);
+  for (let i = 0; i < n; i++) {
+    for (let j = 0; j <= i; j++) {
+      const [a, b] = [coded[i] as Coded, coded[j] as Coded];
+      const shared =
+        covariance(a, b, moments(a.atMin, b.atMin)) + trust(preferences[i] as number, preferences[j] as number);
+      kernel[i * n + j] = shared;
+      kernel[j * n + i] = shared;
+    }
+  }
+  /** Bites that were to be expected of each block, at logarithms of the rates over what the plan alone says. */
+  const expectedAt = (latent: Float64Array) =>
+    latent.map((value, at) => (blocks[at] as Block).hours * Math.exp((planned[at] as number) + value));
+  let latent = new Float64Array(n);
+  let expected = expectedAt(latent);
+  let root = expected.map(Math.sqrt);
+  let lower = decomposed(kernel, root);
+  for (let step = 0; n > 0 && step < MOST_STEPS; step++) {
+    // With W the expected bites: b = W f + gradient; a = b - W^1/2 B^-1 W^1/2 K b; f = K a.
+    const wanted = latent.map((value, at) => {
+      const own = expected[at] as number;
+      return own * value + (blocks[at] as Block).bites - own;
+    });
+    const moved = multiplied(kernel, wanted).map((value, at) => (root[at] as number) * value);
+    backward(lower, forward(lower, moved));
+    const target = multiplied(
+      kernel,
+      wanted.map((value, at) => value - (root[at] as number) * (moved[at] as number)),
+    );
+    const longest = target.reduce((most, value, at) => Math.max(most, Math.abs(value - (latent[at] as number))), 0);
+    const share = longest > LONGEST_STEP ? LONGEST_STEP / longest : 1;
+    latent = latent.map((value, at) => value + share * ((target[at] as number) - value));
+    expected = expectedAt(latent);
+    root = expected.map(Math.sqrt);
+    lower = decomposed(kernel, root);
+    if (longest < CLOSE_ENOUGH) break;
+  }
+  /** At the top the weight of a block is the gradient: what it brought over what was expected of it. */
+  const weights = expected.map((own, at) => (blocks[at] as Block).bites - own);
+  /** Mean and variance of what shares so much with each block, and so much with itself. */
+  const asked = (shared: Float64Array, own: number): { mean: number; variance: number } => {
+    let mean = 0;
+    for (let at = 0; at < n; at++) {
+      mean += (shared[at] as number) * (weights[at] as number);
+      shared[at] = (shared[at] as number) * (root[at] as number);
+    }
+    return { mean, variance: own - squared(forward(lower, shared)) };
+  };
+  // Many things are asked of one minute: what it shares with each block's is reckoned once.
+  let minute = Number.NaN;
+  let since: Moments[] = [];
+  const sharedWith = ({ fished, preference }: Asked, atMin: number): Float64Array => {
+    if (atMin !== minute) {
+      minute = atMin;
+      since = coded.map((block) => moments(atMin, block.atMin));
+    }
+    const own = code(fished, atMin);
+    const shared = new Float64Array(n);
+    for (let at = 0; at < n; at++) {
+      shared[at] =
+        covariance(own, coded[at] as Coded, since[at] as Moments) + trust(preference, preferences[at] as number);
+    }
+    return shared;
+  };
+  const between = (one: Asked, other: Asked, atMin: number): number =>
+    covariance(code(one.fished, atMin), code(other.fished, atMin), moments(atMin, atMin)) +
+    trust(one.preference, other.preference);
+  return {
+    rate: (thing, atMin) => {
+      const { mean, variance } = asked(sharedWith(thing, atMin), between(thing, thing, atMin));
+      return rateOf(priorLog(thing.preference) + mean, variance);
+    },
+    against: (one, other, atMin) => {
+      const less = sharedWith(other, atMin);
+      const shared = sharedWith(one, atMin).map((value, at) => value - (less[at] as number));
+      const own = between(one, one, atMin) + between(other, other, atMin) - 2 * between(one, other, atMin);
+      const { mean, variance } = asked(shared, own);
+      return { mean: PRIOR_POWER * (one.preference - other.preference) + mean, sd: Math.sqrt(Math.max(0, variance)) };
+    },
+    effect: (attribute, fished, atMin) => {
+      const shared = Float64Array.from(blocks, (block) =>
+        attributeCovariance(attribute, fished, atMin, block, block.atMin),
+      );
+      const { mean, variance } = asked(shared, attributeCovariance(attribute, fished, atMin, fished, atMin));
+      return { mean, sd: Math.sqrt(Math.max(0, variance)) };
+    },
+  };
+}
+
+/** B = I + W^1/2 K W^1/2 taken apart; its upper triangle is left as it was. */
+function decomposed(kernel: Float64Array, root: Float64Array): LowerTriangle {
+  const n = root.length;
+  const inner = new Float64Array(n * n);
+  for (let i = 0; i < n; i++) {
+    const own = root[i] as number;
+    for (let j = 0; j <= i; j++) inner[i * n + j] = own * (kernel[i * n + j] as number) * (root[j] as number);
+    inner[i * n + i] = (inner[i * n + i] as number) + 1;
+  }
+  return cholesky(inner, n);
+}
+
+/** The logarithm of a rate as the plan alone would have it. */
+const priorLog = (preference: number): number => Math.log(USUAL_RATE) + PRIOR_POWER * preference;
+
+/** What two things share by how much the plan prefers them: where it was right of one, it is likelier so of the other. */
+const trust = (one: number, other: number): number => PRIOR_POWER_VARIANCE * one * other;
+
+function multiplied(matrix: Float64Array, vector: Float64Array): Float64Array {
+  const n = vector.length;
+  return vector.map((_, row) => {
+    let sum = 0;
+    for (let col = 0; col < n; col++) sum += (matrix[row * n + col] as number) * (vector[col] as number);
+    return sum;
+  });
+}
