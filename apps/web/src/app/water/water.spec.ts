@@ -153,8 +153,11 @@ describe('the view of the chart', () => {
   beforeAll(() => {
     globalThis.ResizeObserver ??= jest.fn(() => ({ observe: jest.fn(), unobserve: jest.fn(), disconnect: jest.fn() }));
   });
-  const open = async (features?: readonly ChartFeature[]): Promise<ComponentFixture<WaterView>> => {
-    openDay();
+  const open = async (
+    features?: readonly ChartFeature[],
+    input?: Parameters<typeof openDay>[0],
+  ): Promise<ComponentFixture<WaterView>> => {
+    openDay(input);
     const fixture = TestBed.createComponent(WaterView);
     fixture.detectChanges();
     giveWaters([WATER]);
@@ -281,6 +284,20 @@ describe('the view of the chart', () => {
     level.value = '-0,5';
     level.dispatchEvent(new Event('change'));
     expect(await firstValueFrom(TestBed.inject(ChartService).levelM$)).toBeCloseTo(-0.5);
+  });
+
+  it('says how the tide stands at each hour, and takes it from every depth that is shown', async () => {
+    const tide = { stage: 'falling' as const, hoursIntoStage: 0, rangeM: 2 };
+    const fixture = await open([RAMP], { discipline: 'inshore', waterKind: 'estuary', tide });
+    await until(fixture, () => text(fixture).includes('Tide +1 m'));
+    const deepest = () =>
+      Math.max(...(shownOnMap['setSoundings'] as { text: string }[]).map((sounding) => Number(sounding.text)));
+    await until(fixture, () => (shownOnMap['setSoundings'] as unknown[]).length > 0 && deepest() === 8);
+    const hour = (fixture.nativeElement as HTMLElement).querySelector<HTMLInputElement>('#hour');
+    if (!hour) throw new Error('no hour');
+    hour.value = '25';
+    hour.dispatchEvent(new Event('input'));
+    await until(fixture, () => text(fixture).includes('Tide −1 m') && deepest() === 6);
   });
 
   it('goes on in the units that are set', async () => {

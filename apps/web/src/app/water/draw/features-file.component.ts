@@ -57,17 +57,6 @@ const counted = (count: number, one: string): string => `${count} ${one}${count 
       }
     </p>
   `,
-  styles: `
-    label.plain {
-      display: inline-flex;
-      align-items: center;
-      padding-left: 0;
-    }
-    label.plain:focus-within {
-      outline: 3px solid var(--act);
-      outline-offset: 2px;
-    }
-  `,
 })
 export class FeaturesFileComponent {
   private readonly files = inject(ChartFilesService);
