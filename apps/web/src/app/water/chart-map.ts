@@ -18,15 +18,10 @@ import { addCoordinateTransforms, addProjection, fromLonLat, toLonLat } from 'ol
 import Projection from 'ol/proj/Projection';
 import ImageCanvas from 'ol/source/ImageCanvas';
 import VectorSource from 'ol/source/Vector';
-import CircleStyle from 'ol/style/Circle';
-import Fill from 'ol/style/Fill';
-import RegularShape from 'ol/style/RegularShape';
-import Stroke from 'ol/style/Stroke';
-import Style, { type StyleFunction } from 'ol/style/Style';
-import Text from 'ol/style/Text';
 import View from 'ol/View';
 import type { Ink } from '../ui/ink';
 import type { ChartWindow, DepthLines } from './drawing';
+import { ChartStyles } from './chart-styles';
 import { MapTools, type MapToolEvents } from './map-tools';
 
 /** Lines of equal depth as they are drawn: every second or so heavier, with its figure. */
@@ -80,12 +75,14 @@ export class ChartMap {
   private readonly run = new VectorSource();
   private readonly sights = new VectorSource();
   private readonly tools: MapTools;
-  private hand: MapHand = { drawing: false, pen: null, chosenId: null };
+  /** Read by the styles at every drawing. */
+  hand: MapHand = { drawing: false, pen: null, chosenId: null };
   private tint: ImageBitmap | null = null;
   private heat: ImageBitmap | null = null;
   private readonly geoJson: GeoJSON;
   private readonly scale = new ScaleLine();
-  private ink: Ink;
+  private readonly styles = new ChartStyles(this);
+  ink: Ink;
 
   constructor(
     target: HTMLElement,
@@ -110,12 +107,12 @@ export class ChartMap {
       controls: [new Zoom({ zoomInTipLabel: 'Nearer', zoomOutTipLabel: 'Farther' }), this.scale],
       layers: [
         new ImageLayer({ source: this.bed }),
-        new VectorImageLayer({ source: this.contours, style: this.contourStyle, declutter: true }),
-        new VectorLayer({ source: this.sights, style: this.sightStyle, declutter: true }),
-        new VectorLayer({ source: this.drawn, style: this.drawnStyle, declutter: true }),
-        new VectorLayer({ source: this.soundings, style: this.soundingStyle, declutter: true }),
-        new VectorLayer({ source: this.run, style: this.runStyle }),
-        new VectorLayer({ source: this.spots, style: this.spotStyle, declutter: 'spots' }),
+        new VectorImageLayer({ source: this.contours, style: this.styles.contour, declutter: true }),
+        new VectorLayer({ source: this.sights, style: this.styles.sight, declutter: true }),
+        new VectorLayer({ source: this.drawn, style: this.styles.drawn, declutter: true }),
+        new VectorLayer({ source: this.soundings, style: this.styles.sounding, declutter: true }),
+        new VectorLayer({ source: this.run, style: this.styles.run }),
+        new VectorLayer({ source: this.spots, style: this.styles.spot, declutter: 'spots' }),
       ],
       view: new View({
         projection,
@@ -310,131 +307,6 @@ export class ChartMap {
     }
     return canvas;
   }
-
-  private readonly halo = () => new Stroke({ color: this.ink.paper, width: 3 });
-
-  private readonly contourStyle: StyleFunction = (feature, resolution) => {
-    const { label, strong } = feature.get('contour') as Omit<Contour, 'points' | 'ends'>;
-    if (!strong && resolution > 9) return [];
-    return new Style({
-      stroke: new Stroke({ color: this.ink.ink2, width: strong ? 0.9 : 0.5 }),
-      text:
-        strong && resolution < 14
-          ? new Text({
-              text: label,
-              placement: 'line',
-              font: `italic ${0.68 * this.ink.sizePx}px ${this.ink.display}`,
-              fill: new Fill({ color: this.ink.ink2 }),
-              stroke: this.halo(),
-            })
-          : undefined,
-    });
-  };
-
-  private readonly drawnStyle: StyleFunction = (feature, resolution) => {
-    const { id, kind, cover, structure, name } = feature.get('drawn') as ChartFeature;
-    const { ink, ink2, act, paper, rule, text, sizePx } = this.ink;
-    const chosen = id === this.hand.chosenId;
-    const label = (offsetY: number) =>
-      name && resolution < 12
-        ? new Text({
-            text: name,
-            font: `${0.75 * sizePx}px ${text}`,
-            fill: new Fill({ color: ink }),
-            stroke: this.halo(),
-            offsetY,
-          })
-        : undefined;
-    if (kind === 'mark' || kind === 'ramp') {
-      const square = new RegularShape({
-        points: 4,
-        radius: 6,
-        angle: Math.PI / 4,
-        declutterMode: 'none',
-        fill: new Fill({ color: ink }),
-        stroke: new Stroke({ color: paper, width: 1.5 }),
-      });
-      const cross = new RegularShape({
-        points: 4,
-        radius: 7,
-        radius2: 0,
-        angle: Math.PI / 4,
-        declutterMode: 'none',
-        stroke: new Stroke({ color: act, width: 2.5 }),
-      });
-      const ring = new CircleStyle({ radius: 12, declutterMode: 'none', stroke: new Stroke({ color: act, width: 2 }) });
-      const point = new Style({ image: kind === 'ramp' ? square : cross, text: label(15) });
-      return chosen ? [point, new Style({ image: ring })] : point;
-    }
-    const dash =
-      kind === 'track'
-        ? [6, 4]
-        : kind === 'zone'
-          ? [1, 8]
-          : cover === 'submerged-grass'
-            ? [1, 4]
-            : structure
-              ? undefined
-              : [4, 3];
-    const stroke = chosen
-      ? new Stroke({ color: act, width: 3 })
-      : new Stroke({
-          color: kind === 'zone' && !this.hand.drawing ? rule : ink2,
-          width: structure ? 2 : 1.2,
-          lineDash: dash,
-          lineCap: 'round',
-        });
-    // What is one thing and no mark, as a stump, is a small ring.
-    const image = new CircleStyle({ radius: 4.5, stroke, declutterMode: 'none' });
-    return new Style({ stroke, image, text: kind === 'zone' && !this.hand.drawing ? undefined : label(0) });
-  };
-
-  private readonly sightStyle: StyleFunction = (feature) =>
-    new Style({
-      stroke: new Stroke({ color: this.ink.act, width: 1.2, lineDash: [2, 5] }),
-      text: new Text({
-        text: feature.get('text') as string,
-        placement: 'line',
-        font: `${0.72 * this.ink.sizePx}px ${this.ink.text}`,
-        fill: new Fill({ color: this.ink.ink }),
-        stroke: this.halo(),
-      }),
-    });
-
-  private readonly soundingStyle: StyleFunction = (feature) =>
-    new Style({
-      text: new Text({
-        text: feature.get('text') as string,
-        font: `${0.7 * this.ink.sizePx}px ${this.ink.text}`,
-        fill: new Fill({ color: this.ink.ink }),
-        stroke: new Stroke({ color: this.ink.paper, width: 2 }),
-      }),
-    });
-
-  private readonly runStyle: StyleFunction = () => [
-    new Style({ stroke: new Stroke({ color: this.ink.paper, width: 5 }) }),
-    new Style({ stroke: new Stroke({ color: this.ink.act, width: 2.5, lineDash: [8, 5] }) }),
-  ];
-
-  private readonly spotStyle: StyleFunction = (feature) => {
-    const kind = feature.get('kind') as 'best' | 'chosen' | 'alike';
-    const { ink, paper, act, onAct, lure, text, sizePx } = this.ink;
-    const fill = kind === 'chosen' ? act : kind === 'alike' ? lure : paper;
-    return new Style({
-      zIndex: 1000 - (feature.get('rank') as number),
-      image: new CircleStyle({
-        radius: kind === 'alike' ? 7 : 10.5,
-        fill: new Fill({ color: fill }),
-        stroke: new Stroke({ color: kind === 'chosen' ? paper : ink, width: 1.5 }),
-      }),
-      text: new Text({
-        text: feature.get('text') as string,
-        font: `bold ${0.75 * sizePx}px ${text}`,
-        fill: new Fill({ color: kind === 'chosen' ? onAct : ink }),
-        offsetY: 1,
-      }),
-    });
-  };
 }
 
 /** Makes the chart's projection known to the map by the core's own formulas. */
