@@ -8,6 +8,7 @@ import { page, security, withNonce } from './http/page.js';
 import { problemHandler, unknownRoute } from './http/problem.js';
 import { chartRoutes } from './routes/charts.js';
 import { bookRoutes } from './routes/books.js';
+import { instrumentRoutes } from './routes/instruments.js';
 import { planRoute } from './routes/plan.js';
 import { tackleRoutes } from './routes/tackle.js';
 import type { Books } from './services/book.js';
@@ -54,7 +55,7 @@ export function createApp({ books, logger, webDir, allowedHosts }: AppParts): Ex
   app.get('/api/health', (_request, response) => {
     response.json({ status: 'ok', engineVersion: ENGINE_VERSION });
   });
-  app.use('/api', planRoute(), bookRoutes(books), tackleRoutes(books), unknownRoute);
+  app.use('/api', planRoute(), bookRoutes(books), tackleRoutes(books), instrumentRoutes(books), unknownRoute);
   app.use(page(webDir));
   app.use(unknownRoute);
   app.use(problemHandler(logger));

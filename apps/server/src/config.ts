@@ -1,4 +1,5 @@
 import { resolve } from 'node:path';
+import type { LinePatience } from './services/instruments.js';
 import type { Patience } from './outside/http-source.js';
 
 /** How the server runs. Everything has a default; the environment may say otherwise. */
@@ -16,6 +17,8 @@ export interface Config {
   readonly logLevel: string;
   /** How long services outside are waited for; the usual where it is not said. */
   readonly patience?: Patience;
+  /** How long a boat's instruments may be silent, and when they are called again; the usual where it is not said. */
+  readonly linePatience?: LinePatience;
 }
 
 function portOf(text: string | undefined): number {

@@ -29,6 +29,7 @@ export async function startServer(config: Config): Promise<RunningServer> {
     systemNow: () => new Date(),
     demoOutside: config.demoOutside,
     patience: config.patience,
+    linePatience: config.linePatience,
   });
   const server = createApp({ books, logger, webDir: config.webDir, allowedHosts: config.allowedHosts }).listen(
     config.port,

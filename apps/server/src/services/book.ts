@@ -11,12 +11,14 @@ import { OutsideRepository } from '../repositories/outside.js';
 import { TackleRepository } from '../repositories/tackle.js';
 import { WaterRepository } from '../repositories/waters.js';
 import type { Patience } from '../outside/http-source.js';
+import { InstrumentService, type LinePatience } from './instruments.js';
 import { OutsideService } from './outside.js';
 
 /** Where the outside is asked, unless the book says otherwise. */
 export interface OutsideOptions {
   readonly address: string | null;
   readonly patience?: Patience;
+  readonly linePatience?: LinePatience;
 }
 
 /** One book: its waters, readings and plans, in a file of its own, with its own clock. */
@@ -28,13 +30,14 @@ export class BookService {
   readonly photos: PhotoRepository;
   readonly charts: ChartRepository;
   readonly outside: OutsideService;
+  readonly instruments: InstrumentService;
   private readonly facts: FactRepository;
 
   constructor(
     readonly id: Book,
     private readonly db: Db,
     private readonly systemNow: () => Date,
-    { address, patience }: OutsideOptions,
+    { address, patience, linePatience }: OutsideOptions,
   ) {
     this.waters = new WaterRepository(db);
     this.readings = new ReadingRepository(db);
@@ -50,6 +53,7 @@ export class BookService {
       address,
       patience,
     );
+    this.instruments = new InstrumentService(this.facts, () => this.now(), linePatience);
   }
 
   /** The demo's clock stands still; the user's own book goes by the machine's. */
@@ -105,6 +109,7 @@ export class BookService {
   }
 
   async close(): Promise<void> {
+    this.instruments.close();
     await this.outside.settle();
     await this.db.destroy();
   }
@@ -118,12 +123,19 @@ export interface BookOptions {
   /** Address of the stand-ins for the demo's weather and gauge; null where they are not there. */
   readonly demoOutside: string | null;
   readonly patience?: Patience;
+  readonly linePatience?: LinePatience;
 }
 
 /** Opens both books in the data folder. Demo and real data live in different files and never mix. */
-export async function openBooks({ dataDir, systemNow, demoOutside, patience }: BookOptions): Promise<Books> {
+export async function openBooks({
+  dataDir,
+  systemNow,
+  demoOutside,
+  patience,
+  linePatience,
+}: BookOptions): Promise<Books> {
   const open = async (id: Book, address: string | null) =>
-    new BookService(id, await openDb(join(dataDir, `${id}.sqlite`)), systemNow, { address, patience });
+    new BookService(id, await openDb(join(dataDir, `${id}.sqlite`)), systemNow, { address, patience, linePatience });
   // The stand-ins make their weather up: only the demo may take them for the world.
   const books = { demo: await open('demo', demoOutside), own: await open('own', null) };
   await books.demo.seedDemo();

@@ -1,11 +1,5 @@
+import type { Heard } from '../../contract/instruments.js';
 import type { Sentence } from './sentence.js';
-
-/** What an instrument says, in SI. */
-export type Heard =
-  | { readonly kind: 'position'; readonly lonLat: readonly [longitude: number, latitude: number] }
-  | { readonly kind: 'motion'; readonly speedMps: number; readonly courseDeg: number | null }
-  | { readonly kind: 'depth'; readonly depthM: number }
-  | { readonly kind: 'water-temp'; readonly tempC: number };
 
 const KNOT_MPS = 1852 / 3600;
 const KMH_MPS = 1 / 3.6;

@@ -1,3 +1,3 @@
-export { type Heard } from './heard.js';
+export * from '../../contract/instruments.js';
 export { InstrumentListener, type LineCounts } from './listener.js';
 export { checksumOf, readSentence, sentenceOf, type NoSentence, type Sentence } from './sentence.js';

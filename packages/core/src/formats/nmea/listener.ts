@@ -1,4 +1,5 @@
-import { heardIn, type Heard } from './heard.js';
+import type { Heard } from '../../contract/instruments.js';
+import { heardIn } from './heard.js';
 import { LONGEST_LINE, readSentence } from './sentence.js';
 
 /** How a line of instruments has been so far. */

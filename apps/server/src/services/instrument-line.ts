@@ -1,0 +1,105 @@
+import { connect, type Socket } from 'node:net';
+import { InstrumentListener, type InstrumentNews } from '@inky-shoal/core/formats/nmea';
+
+/** How long a line may be silent before that is said, and after how long one that is away is called again. */
+export interface LinePatience {
+  readonly silentMs: number;
+  readonly againMs: number;
+}
+export const LINE_PATIENCE: LinePatience = { silentMs: 6000, againMs: 3000 };
+
+type LineNews = Extract<InstrumentNews, { kind: 'line' }>;
+type HeardNews = Extract<InstrumentNews, { kind: 'heard' }>;
+
+const WHY: Readonly<Record<string, string>> = {
+  ECONNREFUSED: 'Nothing listens at this address.',
+  ENOTFOUND: 'There is no such name in this network.',
+  EHOSTUNREACH: 'The way to this address is not there.',
+  ETIMEDOUT: 'The instruments do not answer.',
+};
+
+/** A line to a boat's instruments: called, listened to, called again whenever it breaks, until it is closed. */
+export class InstrumentLine {
+  private socket: Socket | undefined;
+  private again: NodeJS.Timeout | undefined;
+  private silence: NodeJS.Timeout | undefined;
+  private listener = new InstrumentListener();
+  private state: LineNews['state'] = 'calling';
+  private why: string | null = null;
+  private closed = false;
+  private readonly latest = new Map<string, HeardNews>();
+
+  /** @param address as tcp://192.168.4.1:10110 */
+  constructor(
+    address: string,
+    private readonly now: () => string,
+    private readonly tell: (news: InstrumentNews) => void,
+    private readonly patience = LINE_PATIENCE,
+  ) {
+    const { hostname, port } = new URL(address);
+    this.call(hostname.replace(/^\[|\]$/g, ''), Number(port));
+  }
+
+  /** How the line stands, and the last that was heard of each kind, with when: for who comes to it later. */
+  soFar(): InstrumentNews[] {
+    return [this.line(), ...this.latest.values()];
+  }
+
+  close(): void {
+    this.closed = true;
+    clearTimeout(this.again);
+    clearTimeout(this.silence);
+    this.socket?.destroy();
+  }
+
+  private call(host: string, port: number): void {
+    this.listener = new InstrumentListener();
+    const socket = connect({ host, port });
+    this.socket = socket;
+    let failure: string | null = null;
+    socket.setEncoding('latin1');
+    socket.on('connect', () => this.waitForWords());
+    socket.on('data', (piece) => this.hear(String(piece)));
+    socket.on('error', ({ code = '' }: NodeJS.ErrnoException) => {
+      failure = WHY[code] ?? 'The line broke.';
+    });
+    socket.on('close', () => {
+      clearTimeout(this.silence);
+      if (this.closed) return;
+      this.change('away', failure ?? 'The instruments ended the line.');
+      this.again = setTimeout(() => this.call(host, port), this.patience.againMs);
+    });
+  }
+
+  private hear(piece: string): void {
+    const before = this.listener.heardSoFar.sentences;
+    const heard = this.listener.push(piece);
+    // Noise is no word: a line that only makes noise is as good as silent.
+    if (this.listener.heardSoFar.sentences > before) {
+      this.change('hearing', null);
+      this.waitForWords();
+    }
+    const at = this.now();
+    for (const each of heard) {
+      const news: HeardNews = { kind: 'heard', at, heard: each };
+      this.latest.set(each.kind, news);
+      this.tell(news);
+    }
+  }
+
+  private waitForWords(): void {
+    clearTimeout(this.silence);
+    this.silence = setTimeout(() => this.change('silent', null), this.patience.silentMs);
+  }
+
+  private change(state: LineNews['state'], why: string | null): void {
+    if (state === this.state && why === this.why) return;
+    this.state = state;
+    this.why = why;
+    this.tell(this.line());
+  }
+
+  private line(): LineNews {
+    return { kind: 'line', state: this.state, why: this.why, ...this.listener.heardSoFar };
+  }
+}
