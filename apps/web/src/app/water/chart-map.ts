@@ -12,7 +12,6 @@ import MultiLineString from 'ol/geom/MultiLineString';
 import Point from 'ol/geom/Point';
 import ImageLayer from 'ol/layer/Image';
 import VectorLayer from 'ol/layer/Vector';
-import VectorImageLayer from 'ol/layer/VectorImage';
 import OlMap from 'ol/Map';
 import { addCoordinateTransforms, addProjection, fromLonLat, toLonLat } from 'ol/proj';
 import Projection from 'ol/proj/Projection';
@@ -107,7 +106,7 @@ export class ChartMap {
       controls: [new Zoom({ zoomInTipLabel: 'Nearer', zoomOutTipLabel: 'Farther' }), this.scale],
       layers: [
         new ImageLayer({ source: this.bed }),
-        new VectorImageLayer({ source: this.contours, style: this.styles.contour, declutter: true }),
+        new VectorLayer({ source: this.contours, style: this.styles.contour, declutter: true }),
         new VectorLayer({ source: this.sights, style: this.styles.sight, declutter: true }),
         new VectorLayer({ source: this.drawn, style: this.styles.drawn, declutter: true }),
         new VectorLayer({ source: this.soundings, style: this.styles.sounding, declutter: true }),

@@ -72,7 +72,7 @@ export class WaterView {
   /** A map is made for each chart: another water, or another bed, has its own. */
   protected readonly maps = computed(() => {
     const chart = this.chart();
-    return chart ? [{ key: `${chart.water.id} ${chart.frame.updatedAt}`, chart }] : [];
+    return chart ? [{ key: chartKey(chart), chart }] : [];
   });
   protected readonly noChart = computed(() => {
     const charted = this.charted();
@@ -152,29 +152,38 @@ export class WaterView {
     ),
     { initialValue: null },
   );
-  protected readonly contours = toSignal(
+  private readonly lines = toSignal(
     this.depthsInView$.pipe(
-      switchMap(({ units, minute, window }) => {
+      switchMap(({ chart, units, minute, window }) => {
         const wanted = contoursIn(units);
         const depthsM = wanted.map(({ depthM }) => depthM);
         return this.told(this.charter.contours(depthsM, minute, window)).pipe(
-          map((found) => found.flatMap((lines, at): Contour[] => (wanted[at] ? [{ ...wanted[at], ...lines }] : []))),
+          map((found) => ({
+            chart,
+            shown: found.flatMap((lines, at): Contour[] => (wanted[at] ? [{ ...wanted[at], ...lines }] : [])),
+          })),
         );
       }),
     ),
-    { initialValue: [] },
+    { initialValue: null },
   );
-  protected readonly soundings = toSignal(
+  private readonly figures = toSignal(
     this.depthsInView$.pipe(
-      switchMap(({ units, minute, window, cellsAPixel }) => {
+      switchMap(({ chart, units, minute, window, cellsAPixel }) => {
         const everyCells = Math.max(LEAST_SOUNDING_CELLS, Math.round(cellsAPixel * SOUNDING_PX));
         return this.told(this.charter.soundings(everyCells, minute, window)).pipe(
-          map((found) => found.map(({ at, depthM }): Sounding => ({ at, text: soundingIn(depthM, units) }))),
+          map((found) => ({
+            chart,
+            shown: found.map(({ at, depthM }): Sounding => ({ at, text: soundingIn(depthM, units) })),
+          })),
         );
       }),
     ),
-    { initialValue: [] },
+    { initialValue: null },
   );
+  // Lines of one chart are not drawn on another that has come since.
+  protected readonly contours = computed(() => ofChart(this.lines(), this.chart()));
+  protected readonly soundings = computed(() => ofChart(this.figures(), this.chart()));
 
   // What was chosen on one water says nothing on another.
   protected readonly chosen = linkedSignal<string | undefined, PlacedSpot | null>({
@@ -316,6 +325,16 @@ export class WaterView {
     const most = say('depth', MOST_LEVEL_M, this.units());
     this.notices.say(`Expected a level within ${most} of the chart's zero, got "${text.slice(0, 20)}".`);
   }
+}
+
+const chartKey = ({ water, frame }: OpenChart): string => `${water.id} ${frame.updatedAt}`;
+
+/** What was made for a chart, where that is the one that stands. */
+function ofChart<T>(
+  made: { readonly chart: OpenChart; readonly shown: readonly T[] } | null,
+  chart: OpenChart | null,
+): readonly T[] {
+  return made && chart && chartKey(made.chart) === chartKey(chart) ? made.shown : [];
 }
 
 /** Whether a chart covers a place. */
