@@ -1,4 +1,4 @@
-import { XMLBuilder } from 'fast-xml-parser';
+import { xmlBuilder } from './features/xml.js';
 
 /** A point of a route or a mark, in degrees. */
 export interface Waypoint {
@@ -6,13 +6,6 @@ export interface Waypoint {
   readonly name: string;
   readonly note?: string | undefined;
 }
-
-const builder = new XMLBuilder({
-  ignoreAttributes: false,
-  attributeNamePrefix: '@',
-  format: true,
-  suppressEmptyNode: true,
-});
 
 const pointOf = ({ lonLat: [longitude, latitude], name, note }: Waypoint) => ({
   '@lat': latitude.toFixed(7),
@@ -23,7 +16,7 @@ const pointOf = ({ lonLat: [longitude, latitude], name, note }: Waypoint) => ({
 
 /** A route as GPX 1.1: its points in order, each with its name and note. */
 export function routeToGpx(name: string, points: readonly Waypoint[]): string {
-  return builder.build({
+  return xmlBuilder.build({
     '?xml': { '@version': '1.0', '@encoding': 'UTF-8' },
     gpx: {
       '@version': '1.1',

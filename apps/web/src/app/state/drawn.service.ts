@@ -40,14 +40,19 @@ export class DrawnService {
     this.features.next(features);
   }
 
-  /** Draws features, or puts changed ones in place of what they were. */
-  put(features: readonly ChartFeature[]): void {
-    if (features.length) this.take({ before: this.now(idsOf(features)), after: features });
+  /** Draws features, or puts changed ones in place of what they were. @returns what takes back this step, whatever came since */
+  put(features: readonly ChartFeature[]): () => void {
+    return this.take({ before: this.now(idsOf(features)), after: features });
   }
 
-  remove(features: readonly ChartFeature[]): void {
-    const before = this.now(idsOf(features));
-    if (before.length) this.take({ before, after: [] });
+  /** @returns what brings them back, whatever came since */
+  remove(features: readonly ChartFeature[]): () => void {
+    return this.take({ before: this.now(idsOf(features)), after: [] });
+  }
+
+  /** Shows what is kept again, where the chart shows something else. */
+  show(): void {
+    this.features.next([...this.features.value]);
   }
 
   undo(): void {
@@ -71,10 +76,16 @@ export class DrawnService {
     return this.features.value.filter(({ id }) => wanted.has(id));
   }
 
-  private take(step: Step): void {
-    this.done.next([...this.done.value, step].slice(-MOST_STEPS));
-    this.undone.next([]);
-    this.apply(step);
+  private take(step: Step): () => void {
+    const { path } = this;
+    if (step.before.length || step.after.length) {
+      this.done.next([...this.done.value, step].slice(-MOST_STEPS));
+      this.undone.next([]);
+      this.apply(step);
+    }
+    return () => {
+      if (path === this.path) this.take({ before: step.after, after: step.before });
+    };
   }
 
   private apply({ before, after }: Step): void {

@@ -84,10 +84,12 @@ export class DrawDesk {
 
   reshape(feature: ChartFeature, shape: FeatureShape): void {
     const wrong = wrongWith(shape);
-    if (!wrong) return this.drawn.put([{ ...feature, shape }]);
+    if (!wrong) {
+      this.drawn.put([{ ...feature, shape }]);
+      return;
+    }
     this.notices.say(wrong.replace('was not taken', 'is as it was'));
-    // Drawn anew, the chart shows it as it is kept.
-    this.chosenId.set(null);
+    this.drawn.show();
   }
 
   change(feature: ChartFeature, change: Partial<ChartFeature>): void {
@@ -102,8 +104,7 @@ export class DrawDesk {
 
   remove(feature: ChartFeature): void {
     this.chosenId.set(null);
-    this.drawn.remove([feature]);
-    this.notices.say(`${sayFeature(feature)} removed.`, () => this.drawn.undo());
+    this.notices.say(`${sayFeature(feature)} removed.`, this.drawn.remove([feature]));
   }
 
   undo(): void {

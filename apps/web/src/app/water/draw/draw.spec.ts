@@ -31,6 +31,7 @@ import { choiceOf, DRAW_GROUPS, idOf, sayFeature } from './what-to-draw';
 const onMap: {
   events?: ChartMapEvents & MapToolEvents;
   pen: string[];
+  shown?: readonly ChartFeature[];
   hand?: { pen: string | null; chosenId: string | null };
 } = {
   pen: [],
@@ -45,6 +46,7 @@ jest.mock('../chart-map', () => ({
         name === 'penTools'
           ? own.penTools
           : (value: unknown) => {
+              if (name === 'setFeatures') onMap.shown = value as readonly ChartFeature[];
               if (name === 'setHand') onMap.hand = value as typeof onMap.hand;
             },
     });
@@ -148,6 +150,21 @@ describe('drawing', () => {
     expect(listed(fixture)).toEqual(['Test ramp (ramp)']);
     await press(fixture, 'Redo');
     expect(sent()).toEqual([grass]);
+    // The notice brings back what it speaks of, whatever was drawn since.
+    await draw(fixture, 'mark', { type: 'Point', coordinates: lonLat(50, 40) });
+    const [mark] = sent();
+    TestBed.inject(DrawnService).remove([grass as ChartFeature]);
+    removed();
+    TestBed.inject(DrawnService).undo();
+    sent();
+    const back = TestBed.inject(DrawnService).remove([grass as ChartFeature]);
+    removed();
+    TestBed.inject(DrawnService).put([{ ...(mark as ChartFeature), name: 'Later' }]);
+    sent();
+    back();
+    expect(sent()).toEqual([grass]);
+    await fixture.whenStable();
+    expect(listed(fixture)).toContain('Later (mark)');
     // Something new ends what could be done again.
     await draw(fixture, 'mark', { type: 'Point', coordinates: lonLat(40, 40) });
     expect(buttons(fixture).find((each) => each.textContent?.trim() === 'Redo')?.disabled).toBe(true);
@@ -172,8 +189,12 @@ describe('drawing', () => {
     onMap.events?.reshaped(grass, moved);
     await fixture.whenStable();
     expect(sent()[0]).toEqual({ ...grass, shape: moved });
+    delete onMap.shown;
     onMap.events?.reshaped(grass, area([20, 20], [30, 30], [30, 20], [20, 30]));
     await fixture.whenStable();
+    // The chart is told again what is kept: it shows the points where they were dragged to.
+    await until(fixture, () => onMap.shown !== undefined);
+    expect(onMap.shown).toContainEqual({ ...grass, shape: moved });
     expect(notices.at(-1)).toMatch(/crosses itself .* is as it was/);
     http.expectNone(`${PATH}/features`);
   });

@@ -112,8 +112,7 @@ export class FeaturesFileComponent {
 
   protected take(features: readonly ChartFeature[]): void {
     this.found.set(null);
-    this.drawn.put(features);
-    this.notices.say(`${counted(features.length, 'thing')} drawn from the file.`, () => this.drawn.undo());
+    this.notices.say(`${counted(features.length, 'thing')} drawn from the file.`, this.drawn.put(features));
   }
 
   protected save(id: FeatureFormat): void {
