@@ -18,6 +18,14 @@ export const VARIANCE: Readonly<Record<EvidenceAttribute, number>> = {
 export const DAY_VARIANCE = 0.7;
 export const HOUR_VARIANCE = 0.25;
 const HOUR_LENGTH_MIN = 90;
+/**
+ * What only the very same thing shares, place, depth, lure, pace and trim at once, and not for long: fish school, and a
+ * pattern is what repeats together. Without it a run of fish would speak as much for what was not fished.
+ */
+export const SCHOOL_VARIANCE = 0.25;
+const SCHOOL_LENGTH_MIN = 60;
+/** Depths and paces this near each other are the same. */
+const SAME_WITHIN = 0.3;
 /** After so many minutes what was found of an attribute counts a good third less than at once: fish change. */
 const ATTRIBUTE_LENGTH_MIN = 300;
 /** Depths and paces that differ by such a factor share little. */
@@ -109,15 +117,27 @@ export function coder(): (fished: Fished, atMin: number) => Coded {
 export interface Moments {
   readonly attributes: number;
   readonly day: number;
+  readonly school: number;
 }
 
 export const moments = (oneMin: number, otherMin: number): Moments => ({
   attributes: apart(oneMin, otherMin, ATTRIBUTE_LENGTH_MIN),
   day: DAY_VARIANCE + HOUR_VARIANCE * apart(oneMin, otherMin, HOUR_LENGTH_MIN),
+  school: SCHOOL_VARIANCE * apart(oneMin, otherMin, SCHOOL_LENGTH_MIN),
 });
 
+/** What is not known of both is the same here, as where no trim was changed. */
+const sameThing = (a: Coded, b: Coded): boolean =>
+  Math.abs(a.depth - b.depth) < SAME_WITHIN &&
+  Math.abs(a.pace - b.pace) < SAME_WITHIN &&
+  a.category === b.category &&
+  Object.is(a.spot, b.spot) &&
+  Object.is(a.trim, b.trim) &&
+  Object.is(a.structure, b.structure) &&
+  Object.is(a.cover, b.cover);
+
 /** Covariance of the logarithms of two rates: all attributes together, and the day. */
-export function covariance(a: Coded, b: Coded, { attributes, day }: Moments): number {
+export function covariance(a: Coded, b: Coded, { attributes, day, school }: Moments): number {
   let shared =
     VARIANCE.depth * Math.exp(-0.5 * (a.depth - b.depth) ** 2) +
     VARIANCE.pace * Math.exp(-0.5 * (a.pace - b.pace) ** 2);
@@ -128,5 +148,5 @@ export function covariance(a: Coded, b: Coded, { attributes, day }: Moments): nu
   else if (a.role === b.role) shared += VARIANCE.category * SAME_ROLE;
   if (a.trim === b.trim) shared += VARIANCE.trim;
   if (a.light === b.light) shared += VARIANCE.light;
-  return shared * attributes + day;
+  return shared * attributes + day + (sameThing(a, b) ? school : 0);
 }

@@ -27,6 +27,8 @@ export interface Underway {
   readonly leftMin: number;
   /** Minutes that going over from one thing to another costs: running, tying. */
   readonly costMin: (from: Candidate | null, to: Candidate) => number;
+  /** By which factor something seen, and not yet counted in bites, makes a candidate likelier; 1 where it does not. */
+  readonly leaning?: (to: Candidate) => number;
 }
 
 /** One attribute that seems to matter so far. */
@@ -53,6 +55,8 @@ export interface Advice {
   /** Too little was fished for more than a guess. */
   readonly guess: boolean;
   readonly because: readonly Mattering[];
+  /** What matters of what is fished now. */
+  readonly here: readonly Mattering[];
 }
 
 /** Less effort than this, in hours, is a guess. */
@@ -66,13 +70,15 @@ const CLUSTER_HOURS = 0.5;
  */
 const OPTIMISM = 0.5;
 const FULL_DAY_MIN = 480;
-/** An attribute matters where its factor is this much off one in nine cases of ten... */
-const MATTERS_Z = 1;
+/** An attribute is told where its factor lies to one side of one in four cases of five. */
+const MATTERS_Z = 0.84;
 const MOST_REASONS = 4;
 
 /** What one changes by going over, told by what costs most. */
 export function moveBetween(from: Fished | null, to: Fished): Move {
   if (!from || from.spot !== to.spot) return 'move';
+  // Where neither place has a name, another kind of ground is another place.
+  if (to.spot === null && (from.structure !== to.structure || from.cover !== to.cover)) return 'move';
   if (from.category !== to.category) return 'change-lure';
   if (from.trim !== to.trim) return 'change-trim';
   if (likeIn('depth', from, to) < 0.999) return 'change-depth';
@@ -87,6 +93,13 @@ export function preferences(blocks: readonly Block[], candidates: readonly Candi
     return like ? preferenceOf(like.prior, usual) : 0;
   });
 }
+
+/** A rate whose prior leans by a factor: what is known of it by evidence stays. */
+const leant = ({ logMean, logSd, mean }: Rate, factor: number): Rate => ({
+  logMean: logMean + Math.log(factor),
+  logSd,
+  mean: mean * factor,
+});
 
 /** Whether the last stretch brought several bites in a short while. */
 function clustered(blocks: readonly Block[], now: Candidate): boolean {
@@ -113,7 +126,7 @@ export function mattering(known: Posterior, of: Candidate, atMin: number): Matte
  * What to do next: the candidate of which most bites are to be hoped for in the time left, after what going over costs,
  * with what is little known seen a little rosier while there is time to learn from it.
  */
-export function nextMove({ blocks, candidates, nowId, atMin, leftMin, costMin }: Underway): Advice | null {
+export function nextMove({ blocks, candidates, nowId, atMin, leftMin, costMin, leaning }: Underway): Advice | null {
   const usual = usualLog(candidates);
   const now = candidates.find(({ id }) => id === nowId) ?? null;
   const asked = (candidate: Candidate) => ({ fished: candidate, preference: preferenceOf(candidate.prior, usual) });
@@ -121,7 +134,7 @@ export function nextMove({ blocks, candidates, nowId, atMin, leftMin, costMin }:
   const z = OPTIMISM * Math.sqrt(Math.max(0, leftMin) / FULL_DAY_MIN);
   let best: { to: Candidate; rate: Rate; worth: number; hours: number } | null = null;
   for (const to of candidates) {
-    const rate = known.rate(asked(to), atMin);
+    const rate = leant(known.rate(asked(to), atMin), leaning?.(to) ?? 1);
     const hours = Math.max(0, leftMin - costMin(now, to)) / 60;
     const worth = rateAt(rate, z) * hours;
     if (!best || worth > best.worth) best = { to, rate, worth, hours };
@@ -129,15 +142,18 @@ export function nextMove({ blocks, candidates, nowId, atMin, leftMin, costMin }:
   if (!best) return null;
   const { to, rate, hours } = best;
   const move = moveBetween(now, to);
+  const leans = (candidate: Candidate) => leaning?.(candidate) ?? 1;
   const apart = now && known.against(asked(to), asked(now), atMin);
+  const ahead = apart && now && apart.mean + Math.log(leans(to) / leans(now));
   return {
     move: move === 'stay' && now && clustered(blocks, now) ? 'turn-back' : move,
     to,
     rate,
-    now: now && known.rate(asked(now), atMin),
-    odds: apart && apart.sd > 0 ? normalBelow(apart.mean / apart.sd) : null,
+    now: now && leant(known.rate(asked(now), atMin), leans(now)),
+    odds: apart && ahead !== null && apart.sd > 0 ? normalBelow(ahead / apart.sd) : null,
     bitesLeft: rate.mean * hours,
     guess: blocks.reduce((sum, block) => sum + block.hours, 0) < GUESS_HOURS,
     because: mattering(known, to, atMin),
+    here: now ? mattering(known, now, atMin) : [],
   };
 }

@@ -1,6 +1,6 @@
 import { backward, cholesky, forward, squared, type LowerTriangle } from './cholesky.js';
 import type { Block, Candidate, EvidenceAttribute, Fished } from './fished.js';
-import { attributeCovariance, coder, covariance, moments, type Coded, type Moments } from './kernel.js';
+import { attributeCovariance, coder, covariance, likeIn, moments, type Coded, type Moments } from './kernel.js';
 
 /** Bites an hour of something as good as the plan's usual, before anything is known of the day. */
 export const USUAL_RATE = 1;
@@ -54,7 +54,10 @@ export interface Posterior {
   readonly rate: (asked: Asked, atMin: number) => Rate;
   /** How much better one thing is than another, as the logarithm of a factor. */
   readonly against: (one: Asked, other: Asked, atMin: number) => { mean: number; sd: number };
-  /** What one attribute of something does to the rate, as the logarithm of a factor: mean and standard deviation. */
+  /**
+   * What one attribute of something does to the rate against what else was fished of it, as the logarithm of a factor:
+   * mean and standard deviation. Both 0 where nothing else was fished, since nothing can be said then.
+   */
   readonly effect: (attribute: EvidenceAttribute, fished: Fished, atMin: number) => { mean: number; sd: number };
 }
 
@@ -150,13 +153,34 @@ export function posterior(blocks: readonly Block[], preferences: readonly number
       return { mean: PRIOR_POWER * (one.preference - other.preference) + mean, sd: Math.sqrt(Math.max(0, variance)) };
     },
     effect: (attribute, fished, atMin) => {
-      const shared = Float64Array.from(blocks, (block) =>
-        attributeCovariance(attribute, fished, atMin, block, block.atMin),
+      const others = otherLevels(attribute, fished, blocks);
+      if (!others.length) return { mean: 0, sd: 0 };
+      const hours = others.reduce((sum, block) => sum + block.hours, 0);
+      const like = (a: Fished, aMin: number, b: Fished, bMin: number) =>
+        attributeCovariance(attribute, a, aMin, b, bMin);
+      const toOthers = (a: Fished, aMin: number) =>
+        others.reduce((sum, block) => sum + (block.hours / hours) * like(a, aMin, block, block.atMin), 0);
+      const shared = Float64Array.from(
+        blocks,
+        (block) => like(fished, atMin, block, block.atMin) - toOthers(block, block.atMin),
       );
-      const { mean, variance } = asked(shared, attributeCovariance(attribute, fished, atMin, fished, atMin));
+      const among = others.reduce((sum, block) => sum + (block.hours / hours) * toOthers(block, block.atMin), 0);
+      const own = like(fished, atMin, fished, atMin) - 2 * toOthers(fished, atMin) + among;
+      const { mean, variance } = asked(shared, own);
       return { mean, sd: Math.sqrt(Math.max(0, variance)) };
     },
   };
+}
+
+/** Blocks that stand for what else was fished of an attribute, at most. */
+const MOST_OTHERS = 16;
+/** Levels less alike than this are others. */
+const OTHER_BELOW = 0.6;
+
+/** What else was fished of an attribute: the longest blocks of other levels. */
+function otherLevels(attribute: EvidenceAttribute, fished: Fished, blocks: readonly Block[]): readonly Block[] {
+  const others = blocks.filter((block) => likeIn(attribute, block, fished) < OTHER_BELOW);
+  return others.length <= MOST_OTHERS ? others : others.sort((a, b) => b.hours - a.hours).slice(0, MOST_OTHERS);
 }
 
 /** B = I + W^1/2 K W^1/2 taken apart; its upper triangle is left as it was. */

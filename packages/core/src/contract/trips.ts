@@ -1,0 +1,172 @@
+import * as z from 'zod';
+import { Conditions, Place, surfaceTempC, visibilityM } from './conditions.js';
+import { clientId, instant, maybe, oneOf, quantity, record, shortText } from './fields.js';
+import { CATEGORIES, COVERS, FORAGE_KINDS, FORAGE_SEEN, LEVELS, SIGNS, SKIES, STRUCTURES } from './ids.js';
+import { LIMITS } from './limits.js';
+import { Plan } from './plan.js';
+
+/** Notes that are taken at once; more go in several batches. */
+export const MOST_EVENTS = 2000;
+/** Stops that a trip's run may have. */
+const MOST_STOPS = 25;
+/** Bounds of a fish: metres and grams in the units of their names. */
+export const FISH_LENGTH_MM = [20, 2500] as const;
+export const FISH_WEIGHT_G = [1, 100_000] as const;
+
+const lonLat = z.tuple([quantity('a longitude in degrees', -180, 180), quantity('a latitude in degrees', -90, 90)], {
+  error: 'expected a longitude and a latitude',
+});
+const truth = z.boolean({ error: 'expected true or false' });
+
+/** One thing of the lure that is other than advised. */
+export const TRIMS = ['brighter', 'more-natural', 'smaller', 'trailer-hook'] as const;
+export type Trim = (typeof TRIMS)[number];
+
+/** What is fished: where, how deep, with what, how fast. Carried from the advice into every note. */
+export const Fishing = record('what is fished', {
+  /** The place by its name; none where one fishes along. */
+  spot: shortText('a place', 120).nullable(),
+  structure: oneOf('a structure', STRUCTURES).nullable(),
+  cover: oneOf('a cover', COVERS).nullable(),
+  depthM: quantity('a depth in metres', 0, 300),
+  category: oneOf('a category', CATEGORIES),
+  trim: oneOf('a change of the lure', TRIMS).nullable(),
+  /** How fast the lure comes, pauses included. */
+  paceMps: quantity('a pace in metres a second', 0, 10),
+});
+export type Fishing = z.infer<typeof Fishing>;
+
+/** What instruments or the browser knew as a note was made. */
+export const Sensed = record('what was sensed', {
+  from: oneOf('a source', ['instruments', 'browser'] as const),
+  lonLat: maybe(lonLat),
+  depthM: maybe(quantity('a depth in metres', 0, 12_000)),
+  surfaceTempC: maybe(surfaceTempC),
+  speedMps: maybe(quantity('a speed in metres a second', 0, 100)),
+});
+export type Sensed = z.infer<typeof Sensed>;
+
+/** A stop of the day's order. */
+export const TripStop = record('a stop', {
+  name: shortText('a name', 120),
+  depthM: quantity('a depth in metres', 0, 300),
+  lonLat,
+  fromMin: quantity('a minute of the day', 0, 2880),
+  toMin: quantity('a minute of the day', 0, 2880),
+  structure: maybe(oneOf('a structure', STRUCTURES)),
+  cover: maybe(oneOf('a cover', COVERS)),
+});
+export type TripStop = z.infer<typeof TripStop>;
+
+/** The day as planned: its conditions and the plan they gave. */
+export const TripPlan = record('a plan of a trip', { conditions: Conditions, plan: Plan });
+export type TripPlan = z.infer<typeof TripPlan>;
+
+/** What water answered the lure. */
+export const CONTACTS = ['follow', 'short', 'missed', 'lost', 'landed'] as const;
+export type Contact = (typeof CONTACTS)[number];
+
+/** What may be said of a fish that was landed. */
+export const Catch = record('a fish', {
+  lengthMm: maybe(quantity('a length in millimetres', ...FISH_LENGTH_MM)),
+  weightG: maybe(quantity('a weight in grams', ...FISH_WEIGHT_G)),
+  tag: maybe(shortText('a tag number', 40)),
+  photoId: maybe(clientId),
+  note: maybe(shortText('a note', 500)),
+});
+export type Catch = z.infer<typeof Catch>;
+
+/** What is read off the day. */
+export const DayReading = record('a reading', {
+  surfaceTempC: maybe(surfaceTempC),
+  visibilityM: maybe(visibilityM),
+  level: maybe(oneOf('a level', LEVELS)),
+  sky: maybe(oneOf('a sky', SKIES)),
+  windMps: maybe(quantity('a wind speed in metres a second', ...LIMITS.windMps)),
+  windFromDeg: maybe(quantity('a wind direction in degrees', 0, 360)),
+});
+export type DayReading = z.infer<typeof DayReading>;
+
+/** What was planned, done and found, in words, as it was told after the last cast. */
+export const ReviewWords = record('a review', {
+  planned: z.array(z.string().max(500)).max(40),
+  done: z.array(z.string().max(500)).max(40),
+  found: z.array(z.string().max(500)).max(40),
+});
+export type ReviewWords = z.infer<typeof ReviewWords>;
+
+const every = {
+  /** Made on the device (UUIDv7); the same id is the same event, however often it comes. */
+  id: clientId,
+  tripId: clientId,
+  deviceId: clientId,
+  /** The device's own count: its events stand in this order, whatever its clock did. */
+  seq: z.int({ error: 'expected a whole number' }).min(0),
+  /** The device's clock. */
+  at: instant,
+  sensed: maybe(Sensed),
+};
+const event = <const Kind extends string, Shape extends z.ZodRawShape>(kind: Kind, shape: Shape) =>
+  z.strictObject({ kind: z.literal(kind), ...every, ...shape });
+
+/** One thing that happened on a trip. Events are only ever added: what was wrong is put right by another event. */
+export const TripEvent = z.discriminatedUnion(
+  'kind',
+  [
+    event('begin', {
+      name: shortText('a name', 120),
+      waterId: maybe(clientId),
+      place: Place.nullable(),
+      plan: TripPlan.nullable(),
+      stops: z.array(TripStop).max(MOST_STOPS, { error: `expected at most ${MOST_STOPS} stops` }),
+      /** The book's clock less the machine's, so that the demo's day goes on from its own hour. */
+      aheadMs: z.number({ error: 'expected milliseconds' }),
+    }),
+    event('plan', { plan: TripPlan }),
+    event('pause', {}),
+    event('resume', {}),
+    event('finish', {}),
+    event('fishing', { fishing: Fishing }),
+    event('effort', {
+      casts: maybe(quantity('a number of casts', 1, 500).int({ error: 'expected a whole number of casts' })),
+      minutes: maybe(quantity('minutes', 1, 480)),
+      fishing: Fishing.nullable(),
+    }),
+    event('contact', {
+      what: oneOf('an answer of the water', CONTACTS),
+      /** It came at the boat, or as deep as the lure went. */
+      atBoat: maybe(truth),
+      fish: maybe(Catch),
+      fishing: Fishing.nullable(),
+    }),
+    event('bait', {
+      forage: maybe(oneOf('a forage', FORAGE_KINDS)),
+      seen: maybe(oneOf('what was seen', FORAGE_SEEN)),
+    }),
+    event('birds', { sign: oneOf('a sign', SIGNS) }),
+    event('mark', { name: maybe(shortText('a name', 80)) }),
+    event('reading', { reading: DayReading }),
+    /** Puts another event right: what is given here stands in its place. */
+    event('correct', {
+      of: clientId,
+      fish: maybe(Catch),
+      atBoat: maybe(truth),
+      casts: maybe(quantity('a number of casts', 1, 500)),
+      fishing: maybe(Fishing),
+    }),
+    event('take-back', { of: clientId }),
+    event('review', { review: ReviewWords, note: maybe(shortText('a note', 2000)) }),
+  ],
+  { error: 'expected an event of a known kind' },
+);
+export type TripEvent = z.infer<typeof TripEvent>;
+export type TripEventOf<Kind extends TripEvent['kind']> = Extract<TripEvent, { kind: Kind }>;
+
+export const TripEvents = z
+  .array(TripEvent, { error: 'expected a list of events' })
+  .min(1, { error: 'expected at least one event' })
+  .max(MOST_EVENTS, { error: `expected at most ${MOST_EVENTS} events at once` });
+
+/** What came in from all devices after a point, and the point reached. */
+export const TripNews = z.strictObject({ events: z.array(TripEvent), upTo: z.number(), more: z.boolean() });
+export type TripNews = z.infer<typeof TripNews>;

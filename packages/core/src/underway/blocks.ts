@@ -1,0 +1,105 @@
+import type { Light } from '../contract/ids.js';
+import type { Fishing } from '../contract/trips.js';
+import type { Block, Fished } from '../evidence/fished.js';
+import { categoryOf } from '../presentation/categories.js';
+import { activeMs, type Note, type Trip } from './trip.js';
+
+const HOUR_MS = 3_600_000;
+/** A cast as it is commonly made, and the time it takes to throw and look about. Judgement. */
+const CAST_M = 22;
+const HANDLING_S = 10;
+const CAST_S = [25, 180] as const;
+/** Where no effort was said, silence counts as fishing for so long after a note. */
+const SILENT_HOURS = 40 / 60;
+/** A stretch is cut after so long: the day wanders while one fishes. */
+const LONGEST_MS = 0.5 * HOUR_MS;
+
+/** Hours that one cast takes: the lure's way at its pace, and the hand's. */
+export const castHours = (paceMps: number): number =>
+  Math.min(CAST_S[1], Math.max(CAST_S[0], CAST_M / Math.max(0.05, paceMps) + HANDLING_S)) / 3600;
+
+/** What is fished as the evidence takes it, in a light. */
+export const fishedOf = (
+  { spot, structure, cover, depthM, category, trim, paceMps }: Fishing,
+  light: Light,
+): Fished => ({
+  spot,
+  structure,
+  cover,
+  depthM,
+  category,
+  role: categoryOf(category).roles[0],
+  trim,
+  paceMps,
+  light,
+});
+
+const sameFishing = (a: Fishing, b: Fishing): boolean =>
+  a.spot === b.spot &&
+  a.structure === b.structure &&
+  a.cover === b.cover &&
+  a.category === b.category &&
+  a.trim === b.trim &&
+  Math.abs(a.depthM - b.depthM) < 0.05 &&
+  Math.abs(a.paceMps - b.paceMps) < 0.01;
+
+interface Stretch {
+  readonly fishing: Fishing;
+  readonly light: Light;
+  readonly fromMs: number;
+  saidHours: number;
+  contacts: number;
+  bites: number;
+  lastMs: number;
+}
+
+/** What a trip's clock and plan say of a moment. */
+export interface DayClock {
+  /** Minutes past midnight of the day on which the trip began. */
+  readonly minuteAt: (atMs: number) => number;
+  readonly lightAt: (atMs: number) => Light;
+}
+
+/**
+ * Stretches of fishing one thing, with the effort and the bites of each. Effort is what was said, casts or minutes;
+ * where none was said it is the time between the notes, pauses left out. A follow is no bite.
+ */
+export function blocksOf(trip: Trip, nowMs: number, { minuteAt, lightAt }: DayClock): Block[] {
+  const blocks: Block[] = [];
+  const endMs = Math.max(trip.startMs, trip.stoppedMs ?? nowMs);
+  let open: Stretch | null = null;
+  const close = (toMs: number) => {
+    if (!open) return;
+    const { fishing, light, fromMs, saidHours, contacts, bites, lastMs } = open;
+    const oneCast = castHours(fishing.paceMps);
+    const elapsed = Math.min(activeMs(trip, fromMs, toMs), activeMs(trip, fromMs, lastMs) + SILENT_HOURS * HOUR_MS);
+    const hours = saidHours > 0 ? saidHours + contacts * oneCast : Math.max(elapsed / HOUR_MS, contacts * oneCast);
+    // The cast that is in the water has said nothing yet.
+    if (hours >= oneCast / 2) {
+      blocks.push({ ...fishedOf(fishing, light), atMin: minuteAt((fromMs + toMs) / 2), hours, bites });
+    }
+    open = null;
+  };
+  const at = (fishing: Fishing, atMs: number): Stretch => {
+    const light = lightAt(atMs);
+    const stays = open && sameFishing(open.fishing, fishing) && open.light === light && atMs - open.fromMs < LONGEST_MS;
+    if (open && stays) return open;
+    close(atMs);
+    open = { fishing, light, fromMs: atMs, saidHours: 0, contacts: 0, bites: 0, lastMs: atMs };
+    return open;
+  };
+  for (const { event, atMs } of trip.notes as readonly Note[]) {
+    if (!('fishing' in event) || !event.fishing) continue;
+    const stretch = at(event.fishing, atMs);
+    stretch.lastMs = atMs;
+    if (event.kind === 'effort') {
+      stretch.saidHours += (event.casts ?? 0) * castHours(event.fishing.paceMps) + (event.minutes ?? 0) / 60;
+    }
+    if (event.kind === 'contact') {
+      stretch.contacts++;
+      if (event.what !== 'follow') stretch.bites++;
+    }
+  }
+  close(endMs);
+  return blocks;
+}

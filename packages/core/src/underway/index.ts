@@ -1,0 +1,22 @@
+export * from '../contract/trips.js';
+export { timelineOf, type Timed, type Timeline } from './timeline.js';
+export {
+  activeMs,
+  lastTap,
+  tagSeen,
+  tripOf,
+  tripsOf,
+  type Note,
+  type TagSeen,
+  type Trip,
+  type TripState,
+} from './trip.js';
+export { blocksOf, castHours, fishedOf } from './blocks.js';
+export { fishingOf, optionsOf, placesOf, usualFishing, type Option, type PlaceOption } from './candidates.js';
+export { latelyOf, WATER_ANSWERS, type Answer, type Lately } from './answers.js';
+export { dayClock, windowAt } from './moment.js';
+export { foundOn, nextStop, type Found, type NextStep } from './next.js';
+export { goTo, metresBetween, type GoTo } from './go-to.js';
+export { latestReading, offPlan, type OffPlan } from './off-plan.js';
+export { reviewOf } from './review.js';
+export { capital, fishingWords, placeWords, TRIM_WORDS } from './words.js';

@@ -1,0 +1,40 @@
+import type { Light } from '../contract/ids.js';
+import type { PlanWindow } from '../contract/plan.js';
+import type { Place } from '../contract/conditions.js';
+import { minutesOf } from '../day/windows.js';
+import { localTimes } from '../season/calendar.js';
+import type { DayClock } from './blocks.js';
+import type { Trip } from './trip.js';
+
+const LIGHT_BY_HOUR: readonly (readonly [untilMin: number, light: Light])[] = [
+  [7.5 * 60, 'low'],
+  [10 * 60, 'rising'],
+  [15 * 60, 'high'],
+  [18 * 60, 'falling'],
+];
+
+/** The window of a plan at a minute of the day: the first before it, the last after it. */
+export function windowAt(windows: readonly PlanWindow[], minute: number): PlanWindow | null {
+  return windows.find(({ to }) => minute < minutesOf(to)) ?? windows.at(-1) ?? null;
+}
+
+/** Minutes past the midnight before a moment's day began; a trip over midnight goes on past 1440. */
+function minutesSince(startMs: number, place: Place | null): (atMs: number) => number {
+  const local = localTimes(place?.timeZone ?? 'UTC');
+  const first = local(startMs).day;
+  return (atMs) => {
+    const { day, hour } = local(atMs);
+    return (day - first) * 1440 + hour * 60;
+  };
+}
+
+/** The clock of a trip, and the light of its plan; without a plan the light goes by the hour. */
+export function dayClock({ startMs, begin, plan }: Trip): DayClock {
+  const minuteAt = minutesSince(startMs, begin.place);
+  const windows = plan?.plan.windows ?? [];
+  const lightAt = (atMs: number): Light => {
+    const minute = minuteAt(atMs) % 1440;
+    return windowAt(windows, minute)?.light ?? LIGHT_BY_HOUR.find(([until]) => minute < until)?.[1] ?? 'low';
+  };
+  return { minuteAt, lightAt };
+}

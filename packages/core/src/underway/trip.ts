@@ -1,0 +1,192 @@
+import type { Fishing, TripEvent, TripEventOf, TripPlan } from '../contract/trips.js';
+import { timelineOf, type Timed } from './timeline.js';
+
+/** Events that say something of the water or the fishing, as they stand after corrections. */
+export type Note = Timed<TripEventOf<'effort' | 'contact' | 'bait' | 'birds' | 'mark' | 'reading' | 'fishing'>>;
+export type TripState = 'going' | 'paused' | 'over';
+
+/** A trip as its events tell it so far. */
+export interface Trip {
+  readonly id: string;
+  readonly begin: TripEventOf<'begin'>;
+  readonly startMs: number;
+  readonly state: TripState;
+  /** When it was paused or finished; null while it goes on. */
+  readonly stoppedMs: number | null;
+  /** The plan that is followed, and since when; null where one set out without. */
+  readonly plan: TripPlan | null;
+  readonly planMs: number;
+  /** What is fished at present; null until it was said. */
+  readonly fishing: Fishing | null;
+  readonly notes: readonly Note[];
+  /** Stretches in which one did not fish, in milliseconds; the last may still be open. */
+  readonly pauses: readonly { readonly fromMs: number; readonly toMs: number | null }[];
+  readonly review: TripEventOf<'review'> | null;
+  /** Devices whose clocks jumped. */
+  readonly wrongClocks: ReadonlySet<string>;
+}
+
+/** Kinds of events that a tap makes and an undo takes back. */
+const TAPS: ReadonlySet<TripEvent['kind']> = new Set([
+  'effort',
+  'contact',
+  'bait',
+  'birds',
+  'mark',
+  'reading',
+  'fishing',
+  'plan',
+]);
+const isNote = ({ event }: Timed): boolean => event.kind !== 'plan' && TAPS.has(event.kind);
+
+/** An event as later ones put it right. */
+function corrected<E extends TripEvent>(event: E, { fish, atBoat, casts, fishing }: TripEventOf<'correct'>): E {
+  const told = event as TripEvent;
+  const about = fishing && 'fishing' in told ? { fishing } : {};
+  if (told.kind === 'contact') {
+    const own = { ...(fish && { fish: { ...told.fish, ...fish } }), ...(atBoat !== undefined && { atBoat }) };
+    return { ...event, ...about, ...own };
+  }
+  if (told.kind === 'effort') return { ...event, ...about, ...(casts && { casts }) };
+  return { ...event, ...about };
+}
+
+/** A trip's events, whatever was taken back left out and what was corrected in its place. */
+function standing(events: readonly Timed[]): Timed[] {
+  const taken = new Set<string>();
+  const corrections = new Map<string, TripEventOf<'correct'>[]>();
+  for (const { event } of events) {
+    if (event.kind === 'take-back') taken.add(event.of);
+    if (event.kind === 'correct') corrections.set(event.of, [...(corrections.get(event.of) ?? []), event]);
+  }
+  return events
+    .filter(({ event }) => !taken.has(event.id))
+    .map(({ event, atMs }) => ({
+      event: (corrections.get(event.id) ?? []).filter(({ id }) => !taken.has(id)).reduce(corrected, event),
+      atMs,
+    }));
+}
+
+/** The trip that some events tell; null where they do not begin one. Events of other trips are passed over. */
+export function tripOf(events: readonly TripEvent[], tripId: string): Trip | null {
+  const { events: timed, wrongClocks } = timelineOf(events.filter((event) => event.tripId === tripId));
+  const held = standing(timed);
+  const first = held.find((each): each is Timed<TripEventOf<'begin'>> => each.event.kind === 'begin');
+  if (!first) return null;
+  let state: TripState = 'going';
+  let stoppedMs: number | null = null;
+  let plan = first.event.plan;
+  let planMs = first.atMs;
+  let fishing: Fishing | null = null;
+  let review: TripEventOf<'review'> | null = null;
+  const pauses: { fromMs: number; toMs: number | null }[] = [];
+  for (const { event, atMs } of held) {
+    switch (event.kind) {
+      case 'pause':
+      case 'finish':
+        if (state === 'going') {
+          pauses.push({ fromMs: atMs, toMs: null });
+          stoppedMs = atMs;
+        }
+        if (state !== 'over') state = event.kind === 'pause' ? 'paused' : 'over';
+        break;
+      case 'resume': {
+        const open = pauses.at(-1);
+        if (open && state !== 'going') open.toMs = atMs;
+        state = 'going';
+        stoppedMs = null;
+        break;
+      }
+      case 'plan':
+        ({ plan } = event);
+        planMs = atMs;
+        break;
+      case 'review':
+        review = event;
+        break;
+      case 'fishing':
+      case 'effort':
+      case 'contact':
+        ({ fishing } = { fishing, ...(event.fishing && { fishing: event.fishing }) });
+        break;
+      default:
+    }
+  }
+  return {
+    id: tripId,
+    begin: first.event,
+    startMs: first.atMs,
+    state,
+    stoppedMs,
+    plan,
+    planMs,
+    fishing,
+    notes: held.filter(isNote) as Note[],
+    pauses,
+    review,
+    wrongClocks,
+  };
+}
+
+/** Trips among events, the latest first. */
+export function tripsOf(events: readonly TripEvent[]): Trip[] {
+  const ids = new Set(events.map(({ tripId }) => tripId));
+  return [...ids]
+    .flatMap((id) => tripOf(events, id) ?? [])
+    .sort((a, b) => b.startMs - a.startMs || (a.id < b.id ? 1 : -1));
+}
+
+/** The last tap of a device on a trip that still stands: what an undo takes back. */
+export function lastTap(events: readonly TripEvent[], tripId: string, deviceId: string): TripEvent | null {
+  const own = events.filter((event) => event.tripId === tripId && event.deviceId === deviceId);
+  const taken = new Set(own.flatMap((event) => (event.kind === 'take-back' ? [event.of] : [])));
+  return (
+    own
+      .filter(({ id, kind }) => TAPS.has(kind) && !taken.has(id))
+      .sort((a, b) => a.seq - b.seq)
+      .at(-1) ?? null
+  );
+}
+
+/** Milliseconds of a stretch in which one fished: pauses taken off. */
+export function activeMs({ pauses }: Pick<Trip, 'pauses'>, fromMs: number, toMs: number): number {
+  const rested = pauses.reduce(
+    (sum, pause) => sum + Math.max(0, Math.min(toMs, pause.toMs ?? toMs) - Math.max(fromMs, pause.fromMs)),
+    0,
+  );
+  return Math.max(0, toMs - fromMs - rested);
+}
+
+/** An earlier fish with the same tag number. */
+export interface TagSeen {
+  readonly atMs: number;
+  readonly tripName: string;
+  readonly spot: string | null;
+  readonly lonLat: readonly [number, number] | null;
+  readonly lengthMm: number | null;
+}
+
+const tagKey = (tag: string): string => tag.replace(/\s+/g, '').toUpperCase();
+
+/** Where and when fish with a tag number were seen before, the latest first. @param except the note being written */
+export function tagSeen(trips: readonly Trip[], tag: string, except?: string): TagSeen[] {
+  const wanted = tagKey(tag);
+  if (!wanted) return [];
+  return trips
+    .flatMap(({ begin, notes }) =>
+      notes.flatMap(({ event, atMs }): TagSeen[] =>
+        event.kind === 'contact' && event.id !== except && tagKey(event.fish?.tag ?? '') === wanted
+          ? [
+              {
+                atMs,
+                tripName: begin.name,
+                spot: event.fishing?.spot ?? null,
+                lonLat: event.sensed?.lonLat ?? null,
+                lengthMm: event.fish?.lengthMm ?? null,
+              },
+            ]
+          : [],
+      ),
+    )
+    .sort((a, b) => b.atMs - a.atMs);
+}

@@ -1,0 +1,86 @@
+import { nameOf } from '../contract/names.js';
+import type { Fishing, Trim } from '../contract/trips.js';
+import type { Candidate, EvidenceAttribute } from '../evidence/fished.js';
+import type { Mattering, Move } from '../evidence/next-move.js';
+import { say, type UnitSystem } from '../units/units.js';
+
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** A change of the lure as it is called. */
+export const TRIM_WORDS: Readonly<Record<Trim, string>> = {
+  brighter: 'a brighter colour',
+  'more-natural': 'a more natural colour',
+  smaller: 'a smaller one',
+  'trailer-hook': 'a trailer hook or a shorter trailer',
+};
+
+/** A place by its name, or by what it is. */
+export const placeWords = ({ spot, structure, cover }: Pick<Fishing, 'spot' | 'structure' | 'cover'>): string =>
+  spot ?? [structure, cover].flatMap((each) => (each ? [nameOf(each)] : [])).join(', ');
+
+const depthWords = (depthM: number, units: UnitSystem): string =>
+  depthM <= 0.15 ? 'on top' : `at ${say('depth', depthM, units)}`;
+
+/** What is fished in a line: `suspending jerkbait at 5 ft, a brighter colour`. */
+export const fishingWords = ({ category, depthM, trim }: Fishing, units: UnitSystem): string =>
+  `${nameOf(category)} ${depthWords(depthM, units)}${trim ? `, ${TRIM_WORDS[trim]}` : ''}`;
+
+/** What one does next, as one would say it across the boat. */
+export function moveWords(move: Move, from: Fishing | null, to: Fishing, units: UnitSystem): string {
+  switch (move) {
+    case 'stay':
+      return 'Stay, and go on as you are.';
+    case 'turn-back':
+      return 'Turn round and cover it again.';
+    case 'change-pace':
+      return `${from && to.paceMps < from.paceMps ? 'Slower' : 'Faster'}: about ${say('speed', to.paceMps, units)}, pauses included.`;
+    case 'change-depth':
+      return `${from && to.depthM < from.depthM ? 'Come up' : 'Go deeper'}: ${say('depth', to.depthM, units)}.`;
+    case 'change-trim':
+      return `Change one thing: ${to.trim ? TRIM_WORDS[to.trim] : 'as it was advised'}.`;
+    case 'change-lure':
+      return `Take up the ${fishingWords(to, units)}.`;
+    case 'move':
+      return from === null
+        ? `Begin with the ${fishingWords(to, units)}${placeWords(to) ? `: ${placeWords(to)}` : ''}.`
+        : `Move on${placeWords(to) ? ` to ${placeWords(to)}` : ''}: ${fishingWords(to, units)}.`;
+  }
+}
+
+const LIGHT_WORDS = { low: 'low light', rising: 'the morning', high: 'high sun', falling: 'the afternoon' } as const;
+
+function attributeWords(attribute: EvidenceAttribute, of: Candidate, units: UnitSystem): string {
+  switch (attribute) {
+    case 'spot':
+      return of.spot ?? 'this place';
+    case 'structure':
+    case 'cover':
+      return capital(nameOf(of[attribute] ?? 'this ground'));
+    case 'depth':
+      return of.depthM <= 0.15 ? 'On top' : `Depth near ${say('depth', of.depthM, units)}`;
+    case 'category':
+      return capital(nameOf(of.category));
+    case 'trim':
+      return of.trim ? capital(TRIM_WORDS[of.trim as Trim]) : 'As advised';
+    case 'pace':
+      return `Pace near ${say('speed', of.paceMps, units)}`;
+    case 'light':
+      return capital(LIGHT_WORDS[of.light]);
+  }
+}
+
+/** A factor with one decimal, or two where it is small. */
+const timesWords = (times: number): string => (times < 0.95 ? times.toFixed(2) : times.toFixed(1));
+
+/** How much something mattered so far, with the range in which it lies in four cases of five. */
+export const matteringWords = ({ attribute, of, times, low, high }: Mattering, units: UnitSystem): string =>
+  `${attributeWords(attribute, of, units)}: ${timesWords(times)} times the bites, likely ${timesWords(low)} to ${timesWords(high)}.`;
+
+/** Bites an hour as a figure. */
+export const rateWords = (perHour: number): string => (perHour < 10 ? perHour.toFixed(1) : perHour.toFixed(0));
+
+/** Odds as one says them: `7 in 10`. */
+export const oddsWords = (odds: number): string => {
+  const tenths = Math.round(odds * 10);
+  return tenths >= 10 ? 'better than 9 in 10' : tenths <= 0 ? 'less than 1 in 10' : `${tenths} in 10`;
+};
