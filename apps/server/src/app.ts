@@ -11,6 +11,7 @@ import { bookRoutes } from './routes/books.js';
 import { instrumentRoutes } from './routes/instruments.js';
 import { planRoute } from './routes/plan.js';
 import { tackleRoutes } from './routes/tackle.js';
+import { tripRoutes } from './routes/trips.js';
 import type { Books } from './services/book.js';
 
 /** The largest body taken: a year of readings fits many times over. */
@@ -50,8 +51,8 @@ export function createApp({ books, logger, webDir, allowedHosts }: AppParts): Ex
     response.setHeader('cache-control', 'no-store');
     next();
   });
-  // Tracks and beds are larger than other bodies: these routes read their own.
-  app.use('/api', chartRoutes(books), express.json({ limit: BODY_LIMIT }));
+  // Tracks, beds and trips are larger than other bodies: these routes read their own.
+  app.use('/api', chartRoutes(books), tripRoutes(books), express.json({ limit: BODY_LIMIT }));
   app.get('/api/health', (_request, response) => {
     response.json({ status: 'ok', engineVersion: ENGINE_VERSION });
   });

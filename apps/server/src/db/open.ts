@@ -6,6 +6,7 @@ import { firstTables } from './migrations/0001-first-tables.js';
 import { season } from './migrations/0002-season.js';
 import { tackle } from './migrations/0003-tackle.js';
 import { chart } from './migrations/0004-chart.js';
+import { trips } from './migrations/0005-trips.js';
 import type { Tables } from './schema.js';
 
 /** Migrations in order. A migration that has been released is never edited; a change is a new one. */
@@ -14,6 +15,7 @@ const MIGRATIONS = {
   '0002-season': season,
   '0003-tackle': tackle,
   '0004-chart': chart,
+  '0005-trips': trips,
 };
 
 export type Db = Kysely<Tables>;

@@ -1,4 +1,4 @@
-import type { Insertable, Selectable } from 'kysely';
+import type { Generated, Insertable, Selectable } from 'kysely';
 
 /** Columns hold JSON text where a value has parts; its shape is checked on the way in and on the way out. */
 type JsonText = string;
@@ -98,6 +98,15 @@ export interface ChartFeatureTable {
   removed_at: string | null;
 }
 
+export interface TripEventTable {
+  /** Order of arrival. */
+  arrived: Generated<number>;
+  id: string;
+  trip_id: string;
+  /** A TripEvent. */
+  event: JsonText;
+}
+
 export interface FactTable {
   name: string;
   value: string;
@@ -111,6 +120,7 @@ export interface Tables {
   photo: PhotoTable;
   chart: ChartTable;
   chart_feature: ChartFeatureTable;
+  trip_event: TripEventTable;
   outside_day: OutsideDayTable;
   outside_state: OutsideStateTable;
   /** Small facts about the book itself, as the version of its demo data. */

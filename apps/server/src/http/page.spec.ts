@@ -54,6 +54,14 @@ describe('the page', () => {
     }
   });
 
+  it('is kept by the worker as it was built, under a policy that knows its styles', async () => {
+    const answer = await fetch(`${server.address}/index.html?kept=1`);
+    expect(await answer.text()).toContain('ngCspNonce="__CSP_NONCE__"');
+    const policy = answer.headers.get('content-security-policy') ?? '';
+    expect(policy).toContain("style-src 'self' 'nonce-__CSP_NONCE__'");
+    expect(policy).toContain("script-src 'self';");
+  });
+
   it('sends files as they were pressed, and plain to whom cannot unpress them', async () => {
     const pressed = await raw('/main-ABCD1234.js', 'br');
     expect(pressed.headers['content-encoding']).toBe('br');

@@ -16,26 +16,38 @@ export const withNonce: RequestHandler = (_request, response, next) => {
 
 const nonce = (response: unknown): string => `'nonce-${String((response as Response).locals['nonce'])}'`;
 
-/** Headers for safety: only our own scripts, styles, fonts and connections; nobody frames the page. */
-export const security: RequestHandler = helmet({
-  contentSecurityPolicy: {
-    useDefaults: false,
-    directives: {
-      defaultSrc: ["'none'"],
-      scriptSrc: ["'self'", (_request, response) => nonce(response)],
-      styleSrc: ["'self'", (_request, response) => nonce(response)],
-      fontSrc: ["'self'"],
-      imgSrc: ["'self'", 'data:'],
-      connectSrc: ["'self'"],
-      workerSrc: ["'self'"],
-      manifestSrc: ["'self'"],
-      baseUri: ["'self'"],
-      formAction: ["'none'"],
-      frameAncestors: ["'none'"],
-    },
+/**
+ * The page as the worker keeps it for when there is no server: it is checked against what was built, so no nonce can be
+ * put in. Its policy names the mark that stands there, for styles alone.
+ */
+const KEPT_PAGE = '/index.html';
+
+/** Only our own scripts, styles, fonts and connections; nobody frames the page. */
+const policy = (style: (response: unknown) => string) => ({
+  useDefaults: false,
+  directives: {
+    defaultSrc: ["'none'"],
+    scriptSrc: ["'self'"],
+    styleSrc: ["'self'", (_request: unknown, response: unknown) => style(response)],
+    fontSrc: ["'self'"],
+    imgSrc: ["'self'", 'data:', 'blob:'],
+    connectSrc: ["'self'"],
+    workerSrc: ["'self'"],
+    manifestSrc: ["'self'"],
+    baseUri: ["'self'"],
+    formAction: ["'none'"],
+    frameAncestors: ["'none'"],
   },
+});
+const live = helmet({ contentSecurityPolicy: policy(nonce), strictTransportSecurity: false });
+const kept = helmet({
+  contentSecurityPolicy: policy(() => `'nonce-${NONCE_MARK.source}'`),
   strictTransportSecurity: false,
 });
+
+/** Headers for safety: only our own scripts, styles, fonts and connections; nobody frames the page. */
+export const security: RequestHandler = (request, response, next) =>
+  (request.path === KEPT_PAGE ? kept : live)(request, response, next);
 
 /** The built page: its files as they are (hashed names, kept for good), and the page itself for every view's address. */
 export function page(webDir: string): Router {

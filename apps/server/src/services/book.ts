@@ -9,6 +9,7 @@ import { PhotoRepository } from '../repositories/photos.js';
 import { ReadingRepository } from '../repositories/readings.js';
 import { OutsideRepository } from '../repositories/outside.js';
 import { TackleRepository } from '../repositories/tackle.js';
+import { TripRepository } from '../repositories/trips.js';
 import { WaterRepository } from '../repositories/waters.js';
 import type { Patience } from '../outside/http-source.js';
 import { InstrumentService, type LinePatience } from './instruments.js';
@@ -29,6 +30,7 @@ export class BookService {
   readonly tackle: TackleRepository;
   readonly photos: PhotoRepository;
   readonly charts: ChartRepository;
+  readonly trips: TripRepository;
   readonly outside: OutsideService;
   readonly instruments: InstrumentService;
   private readonly facts: FactRepository;
@@ -45,6 +47,7 @@ export class BookService {
     this.tackle = new TackleRepository(db);
     this.photos = new PhotoRepository(db);
     this.charts = new ChartRepository(db);
+    this.trips = new TripRepository(db);
     this.facts = new FactRepository(db);
     this.outside = new OutsideService(
       new OutsideRepository(db),
