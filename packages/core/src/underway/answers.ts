@@ -16,7 +16,7 @@ export interface Lately {
   readonly shorts: number;
   readonly lost: number;
   readonly atBoat: number;
-  /** Bites of the last half hour. */
+  /** Fish hooked in the last half hour. */
   readonly clustered: number;
   readonly baitSeen: boolean;
   readonly fall: boolean;
@@ -166,7 +166,7 @@ export function latelyOf(trip: Trip, nowMs: number): Lately {
     if (event.what === 'short') shorts++;
     if (event.what === 'lost') lost++;
     if (event.atBoat) atBoat++;
-    if (atMs >= nowMs - CLUSTER_MS) clustered++;
+    if (atMs >= nowMs - CLUSTER_MS && (event.what === 'landed' || event.what === 'lost')) clustered++;
   }
   // Who says no casts has made some all the same.
   if (here && castsWithoutBite === 0 && trip.state === 'going') {

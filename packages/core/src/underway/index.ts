@@ -16,7 +16,7 @@ export { fishingOf, optionsOf, placesOf, usualFishing, type Option, type PlaceOp
 export { latelyOf, WATER_ANSWERS, type Answer, type Lately } from './answers.js';
 export { dayClock, windowAt } from './moment.js';
 export { foundOn, nextStop, type Found, type NextStep } from './next.js';
-export { goTo, metresBetween, type GoTo } from './go-to.js';
+export { goTo, type GoTo } from './go-to.js';
 export { latestReading, offPlan, type OffPlan } from './off-plan.js';
 export { reviewOf } from './review.js';
 export { capital, fishingWords, placeWords, TRIM_WORDS } from './words.js';

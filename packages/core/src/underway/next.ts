@@ -7,7 +7,7 @@ import type { UnitSystem } from '../units/units.js';
 import { WATER_ANSWERS, latelyOf, type Answer } from './answers.js';
 import { blocksOf } from './blocks.js';
 import { optionNow, optionsOf, type Option } from './candidates.js';
-import { metresBetween } from './go-to.js';
+import { goTo } from './go-to.js';
 import { dayClock, windowAt } from './moment.js';
 import type { Trip } from './trip.js';
 import { matteringWords, moveWords, oddsWords, rateWords } from './words.js';
@@ -78,7 +78,7 @@ function costOf({ trip, lonLat, speedMps = USUAL_SPEED_MPS }: NextAsk) {
     const trim = from.category === to.category && from.trim !== to.trim ? TRIM_MIN : 0;
     if (from.spot === to.spot && from.structure === to.structure && from.cover === to.cover) return lure + trim;
     const [a, b] = [lonLat ?? at(from), at(to)];
-    const way = a && b ? metresBetween(a, b) / speedMps / 60 : SOME_WAY_MIN;
+    const way = a && b ? goTo(a, b).distanceM / speedMps / 60 : SOME_WAY_MIN;
     return Math.max(lure + trim, way + SETTLE_MIN);
   };
 }

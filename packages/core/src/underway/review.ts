@@ -1,4 +1,5 @@
 import { nameOf } from '../contract/names.js';
+import { sayHours } from '../day/say-clock.js';
 import type { ReviewWords } from '../contract/trips.js';
 import type { Block } from '../evidence/fished.js';
 import { mattering, preferences } from '../evidence/next-move.js';
@@ -40,7 +41,7 @@ function plannedWords({ plan, begin }: Trip, units: UnitSystem): string[] {
   const windows = plan.plan.windows.map(({ from, to, presentations, holding }) => {
     const [lure, place] = [presentations[0], holding[0]];
     const told = lure ? `${nameOf(lure.category)} at ${sayRange('depth', lure.runDepthM, units)}` : 'no lure';
-    return `${from} to ${to}: ${told}${place ? `, ${nameOf(place.structure)}` : ''}.`;
+    return `${capital(sayHours(from, to))}: ${told}${place ? `, ${nameOf(place.structure)}` : ''}.`;
   });
   const order = begin.stops.map(({ name }) => name).join(', ');
   return [

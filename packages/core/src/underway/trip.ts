@@ -130,9 +130,14 @@ export function tripOf(events: readonly TripEvent[], tripId: string): Trip | nul
 
 /** Trips among events, the latest first. */
 export function tripsOf(events: readonly TripEvent[]): Trip[] {
-  const ids = new Set(events.map(({ tripId }) => tripId));
-  return [...ids]
-    .flatMap((id) => tripOf(events, id) ?? [])
+  const byTrip = new Map<string, TripEvent[]>();
+  for (const event of events) {
+    const own = byTrip.get(event.tripId);
+    if (own) own.push(event);
+    else byTrip.set(event.tripId, [event]);
+  }
+  return [...byTrip]
+    .flatMap(([id, own]) => tripOf(own, id) ?? [])
     .sort((a, b) => b.startMs - a.startMs || (a.id < b.id ? 1 : -1));
 }
 

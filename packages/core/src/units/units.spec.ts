@@ -1,7 +1,19 @@
 import fc from 'fast-check';
 import { figureOf, inUnits, say, sayRange, toShown, toSi, UNIT_SYSTEMS, type Measure } from './units.js';
 
-const MEASURES: Measure[] = ['temp', 'tempChange', 'depth', 'wind', 'speed', 'length', 'weight', 'test', 'rodLength'];
+const MEASURES: Measure[] = [
+  'temp',
+  'tempChange',
+  'depth',
+  'wind',
+  'speed',
+  'length',
+  'weight',
+  'test',
+  'rodLength',
+  'fishLength',
+  'fishWeight',
+];
 
 describe('units', () => {
   it('go there and back without loss', () => {
@@ -31,6 +43,9 @@ describe('units', () => {
     ['test', 12, 'us', '12 lb'],
     ['test', 12, 'metric', '5 kg'],
     ['tempChange', -0.3, 'us', '-0.5 °F'],
+    ['fishLength', 432, 'us', '17 in'],
+    ['fishLength', 432, 'metric', '43 cm'],
+    ['fishWeight', 1134, 'us', '2.5 lb'],
   ] as const)('%s of %s in %s is %s', (measure, si, units, words) => expect(say(measure, si, units)).toBe(words));
 
   it('say a range once where both ends read alike', () => {

@@ -9,7 +9,18 @@ const MM_PER_INCH = 25.4;
 const KG_PER_POUND = 0.45359237;
 
 /** What is measured, so that one place knows how to show each and how to read it back. */
-export type Measure = 'temp' | 'tempChange' | 'depth' | 'wind' | 'speed' | 'length' | 'weight' | 'test' | 'rodLength';
+export type Measure =
+  | 'temp'
+  | 'tempChange'
+  | 'depth'
+  | 'wind'
+  | 'speed'
+  | 'length'
+  | 'weight'
+  | 'test'
+  | 'rodLength'
+  | 'fishLength'
+  | 'fishWeight';
 
 interface Scale {
   readonly symbol: string;
@@ -42,6 +53,8 @@ const SCALES: Record<UnitSystem, Record<Measure, Scale>> = {
     weight: times(1 / GRAMS_PER_OUNCE, 'oz', coarser(0.5, 0.125, 0.25)),
     test: times(1, 'lb', fixed(1)),
     rodLength: times(1 / METRES_PER_FOOT, 'ft', fixed(0.1)),
+    fishLength: times(1 / MM_PER_INCH, 'in', fixed(0.25)),
+    fishWeight: times(1 / (KG_PER_POUND * 1000), 'lb', fixed(0.1)),
   },
   metric: {
     temp: times(1, '°C', fixed(0.5)),
@@ -53,6 +66,8 @@ const SCALES: Record<UnitSystem, Record<Measure, Scale>> = {
     weight: times(1, 'g', coarser(20, 1, 5)),
     test: times(KG_PER_POUND, 'kg', coarser(5, 0.5, 1)),
     rodLength: times(1, 'm', fixed(0.01)),
+    fishLength: times(0.1, 'cm', fixed(0.5)),
+    fishWeight: times(0.001, 'kg', fixed(0.05)),
   },
 };
 

@@ -1,3 +1,4 @@
+export { globeM } from '../../chart/globe.js';
 export { crossingIn } from './crossing.js';
 export { featuresToGeoJson } from './geojson.js';
 export { featuresToGpx } from './gpx.js';
@@ -8,7 +9,6 @@ export {
   checkNear,
   FEATURE_FORMATS,
   featureFormatOf,
-  globeM,
   readFeatures,
   type FeatureFormat,
 } from './read.js';

@@ -1,4 +1,5 @@
 import type { ChartFeature } from '../../contract/charts.js';
+import { globeM } from '../../chart/globe.js';
 import type { LonLat } from '../../chart/projection.js';
 import { featuresOf } from './found.js';
 import { toldInGeoJson } from './geojson.js';
@@ -29,17 +30,6 @@ export function readFeatures(text: string, newId: () => string): ChartFeature[] 
   if (format) return featuresOf(READERS[format](text.replace(/^\uFEFF/, '')), newId);
   if (text.startsWith('PK')) throw new FeatureProblem('This file is packed: unpack it first, the KML lies inside.');
   throw new FeatureProblem('This is none of the files that can be read here: expected GPX, KML or GeoJSON.');
-}
-
-/** Mean radius of the earth, metres (IUGG). */
-const EARTH_M = 6_371_009;
-
-/** Way over the globe between two places, metres (haversine). */
-export function globeM([lon0, lat0]: LonLat, [lon1, lat1]: LonLat): number {
-  const rad = Math.PI / 180;
-  const across = Math.sin(((lon1 - lon0) * rad) / 2) ** 2;
-  const up = Math.sin(((lat1 - lat0) * rad) / 2) ** 2;
-  return 2 * EARTH_M * Math.asin(Math.min(1, Math.sqrt(up + Math.cos(lat0 * rad) * Math.cos(lat1 * rad) * across)));
 }
 
 /** Farther than this from its water nothing belongs on its chart. */
