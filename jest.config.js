@@ -48,6 +48,7 @@ export default {
         'seasoner\\.service$': '<rootDir>/apps/web/src/testing/seasoner.ts',
         'chart-files\\.service$': '<rootDir>/apps/web/src/testing/chart-files.ts',
         'charter\\.service$': '<rootDir>/apps/web/src/testing/charter.ts',
+        'finder\\.service$': '<rootDir>/apps/web/src/testing/finder.ts',
         'rigger\\.service$': '<rootDir>/apps/web/src/testing/rigger.ts',
       },
     },

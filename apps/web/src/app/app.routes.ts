@@ -18,6 +18,12 @@ export const routes: Routes = [
     title: 'Bench',
     loadComponent: () => import('./rig/bench/bench.view').then((m) => m.BenchView),
   },
+  {
+    path: 'underway',
+    title: 'Underway',
+    loadComponent: () => import('./underway/underway.view').then((m) => m.UnderwayView),
+  },
+  { path: 'more', title: 'More', loadComponent: () => import('./shell/more.view').then((m) => m.MoreView) },
   { path: 'rules', title: 'Rules', loadComponent: () => import('./rules/rules.view').then((m) => m.RulesView) },
   { path: 'waters', title: 'Waters', loadComponent: () => import('./waters/waters.view').then((m) => m.WatersView) },
   { path: 'plans', title: 'Plans', loadComponent: () => import('./plans/plans.view').then((m) => m.PlansView) },

@@ -10,12 +10,13 @@ import { NoticeService } from '../state/notice.service';
 import { OutsideService } from '../state/outside.service';
 import { SCHOOL_WORDS } from '../sheet/school-words';
 import { SettingsService, type Look } from '../state/settings.service';
+import { InstrumentsFieldComponent } from './instruments-field.component';
 
 /** Units, look, and which book is open. */
 @Component({
   selector: 'inky-settings',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, RouterLink, SelectButton],
+  imports: [FormsModule, InstrumentsFieldComponent, RouterLink, SelectButton],
   template: `<div class="view">
     <h1>Settings</h1>
 
@@ -106,6 +107,11 @@ import { SettingsService, type Look } from '../state/settings.service';
           <p id="weather-address-problem" class="problem" role="alert">{{ addressProblem() }}</p>
         </form>
       }
+    </section>
+
+    <section aria-labelledby="instruments">
+      <h2 id="instruments">Boat instruments</h2>
+      <inky-instruments-field />
     </section>
   </div>`,
   styles: `

@@ -1,21 +1,9 @@
 import type { Front, Level, Light, PlanWindow } from '@inky-shoal/core';
 import { figureOf, minutesOf, nameOf, symbolOf, toShown, type UnitSystem } from '@inky-shoal/core';
 
+export { sayClock, sayHours } from '@inky-shoal/core';
+
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
-/** A time of day as it is said: `6:40 am`. */
-export function sayClock(clock: string): string {
-  const minutes = minutesOf(clock);
-  const hour = Math.floor(minutes / 60);
-  const rest = String(minutes % 60).padStart(2, '0');
-  return `${hour % 12 || 12}${rest === '00' ? '' : `:${rest}`} ${hour < 12 ? 'am' : 'pm'}`;
-}
-
-/** A stretch of the day: `6 to 8:30 am`. */
-export function sayHours(from: string, to: string): string {
-  const [a, b] = [sayClock(from), sayClock(to)];
-  return a.slice(-2) === b.slice(-2) ? `${a.slice(0, -3)} to ${b}` : `${a} to ${b}`;
-}
 
 /** A calendar day: `Saturday 13 March`. */
 export const sayDate = (date: string): string =>

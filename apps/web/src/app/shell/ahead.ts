@@ -3,7 +3,7 @@ import type { PreloadingStrategy, Route } from '@angular/router';
 import { catchError, type Observable, of, switchMap, timer } from 'rxjs';
 
 /** The first view comes first: the others are fetched when it has stood for a while. */
-const AFTER_MS = 5000;
+export const AFTER_MS = 5000;
 
 /** Fetches the other views ahead, so that one can still go to them when the server is away. */
 @Injectable({ providedIn: 'root' })

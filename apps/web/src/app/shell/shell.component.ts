@@ -1,12 +1,14 @@
 import { AsyncPipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { ChangeDetectionStrategy, Component, EnvironmentInjector, inject } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { BookService } from '../state/book.service';
 import { ConnectionService } from '../state/connection.service';
 import { NoticeService } from '../state/notice.service';
 import { OutboxService } from '../state/outbox.service';
 import { SettingsService } from '../state/settings.service';
+import { catchError, EMPTY, filter, from, map, shareReplay, startWith, switchMap, timer } from 'rxjs';
+import { AFTER_MS } from './ahead';
 import { ShortcutsComponent } from './shortcuts.component';
 
 /** The frame around every view: where one can go, whether the server answers, and short notices. */
@@ -23,13 +25,33 @@ export class ShellComponent {
   protected readonly waiting$ = inject(OutboxService).waiting$;
   protected readonly book$ = inject(BookService).book$;
   protected readonly views = [
-    { path: '/season', name: 'Season' },
-    { path: '/water', name: 'Water' },
-    { path: '/sheet', name: 'Sheet' },
-    { path: '/rig', name: 'Rig' },
-    { path: '/plans', name: 'Plans' },
-    { path: '/settings', name: 'Settings' },
+    { path: '/season', name: 'Season', on: 'wide' },
+    { path: '/water', name: 'Water', on: 'both' },
+    { path: '/sheet', name: 'Sheet', on: 'both' },
+    { path: '/rig', name: 'Rig', on: 'both' },
+    { path: '/underway', name: 'Underway', on: 'both' },
+    { path: '/plans', name: 'Plans', on: 'wide' },
+    { path: '/settings', name: 'Settings', on: 'wide' },
+    { path: '/more', name: 'More', on: 'phone' },
   ];
+  /** Underway says itself what waits of its notes. */
+  protected readonly underway = toSignal(
+    inject(Router).events.pipe(
+      filter((event) => event instanceof NavigationEnd),
+      map(({ urlAfterRedirects }) => urlAfterRedirects.startsWith('/underway')),
+    ),
+    { initialValue: false },
+  );
+  private readonly injector = inject(EnvironmentInjector);
+  /** Notes of trips that wait for the server: known a little after the first view stands. */
+  protected readonly notes$ = timer(AFTER_MS).pipe(
+    switchMap(() => from(import('./later'))),
+    switchMap(({ beginLater }) => beginLater(this.injector)),
+    // Fetched while the server is away it fails: the next start does it.
+    catchError(() => EMPTY),
+    startWith(0),
+    shareReplay(1),
+  );
 
   constructor() {
     // Settings put the look on the page as soon as they are made.

@@ -6,6 +6,7 @@ const GO: Readonly<Record<string, string>> = {
   n: '/season',
   s: '/sheet',
   g: '/rig',
+  u: '/underway',
   w: '/waters',
   p: '/plans',
   e: '/settings',
@@ -27,6 +28,8 @@ const GO: Readonly<Record<string, string>> = {
         <dd>Sheet</dd>
         <dt>g</dt>
         <dd>Rig</dd>
+        <dt>u</dt>
+        <dd>Underway</dd>
         <dt>w</dt>
         <dd>Waters</dd>
         <dt>p</dt>

@@ -3,6 +3,7 @@ import type { Charting } from './chart.worker';
 import type { Engine } from './engine.worker';
 import type { Rigging } from './rig.worker';
 import type { Tables } from './table.worker';
+import type { Finding } from './finder.worker';
 
 let started: Remote<Engine> | undefined;
 
@@ -27,3 +28,9 @@ let charts: Remote<Charting> | undefined;
 /** The desk on which charts are read, in a worker of its own, started when a chart is first opened. */
 export const charting = (): Remote<Charting> =>
   (charts ??= wrap(new Worker(new URL('./chart.worker', import.meta.url), { type: 'module' })));
+
+let finding: Remote<Finding> | undefined;
+
+/** The pattern finder in a worker of its own, started with the first trip. */
+export const finder = (): Remote<Finding> =>
+  (finding ??= wrap(new Worker(new URL('./finder.worker', import.meta.url), { type: 'module' })));

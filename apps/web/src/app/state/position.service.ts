@@ -11,6 +11,10 @@ const FOUND_WITHIN_MS = 20_000;
 /** A position is as good as new for so long. */
 const FRESH_MS = 5000;
 
+const ASKED = { enableHighAccuracy: true, timeout: FOUND_WITHIN_MS, maximumAge: FRESH_MS };
+/** The number by which the browser says that it may not tell. */
+const REFUSED = 1;
+
 /** Why there is no position, in words, by the number that the browser gives. */
 const WHY: Readonly<Record<number, string>> = {
   1: 'This browser may not tell where you are: allow it in its settings.',
@@ -36,8 +40,29 @@ export class PositionService {
           listener.complete();
         },
         ({ code }) => listener.error(new Error(WHY[code] ?? WHY[2])),
-        { enableHighAccuracy: true, timeout: FOUND_WITHIN_MS, maximumAge: FRESH_MS },
+        ASKED,
       );
+    });
+  }
+
+  /** Follows where one is until nobody asks any more. Fails with a sentence. */
+  follow(): Observable<Position> {
+    return new Observable((listener) => {
+      const known = navigator.geolocation as Geolocation | undefined;
+      if (!known) {
+        listener.error(new Error(WHY[2]));
+        return undefined;
+      }
+      const watch = known.watchPosition(
+        ({ coords: { longitude, latitude, accuracy } }) =>
+          listener.next({ lonLat: [longitude, latitude], withinM: accuracy }),
+        ({ code }) => {
+          // No sky for a while is no reason to stop listening; a refusal is.
+          if (code === REFUSED) listener.error(new Error(WHY[REFUSED]));
+        },
+        ASKED,
+      );
+      return () => known.clearWatch(watch);
     });
   }
 }

@@ -1,4 +1,5 @@
 import { inject, Injectable } from '@angular/core';
+import { COVERS, STRUCTURES } from '@inky-shoal/core';
 import type { ChartFeature } from '@inky-shoal/core/chart';
 import type { PlacedRun, PlacedSpot } from '@inky-shoal/core/spots';
 import { BehaviorSubject, combineLatest, map, type Observable, of } from 'rxjs';
@@ -18,6 +19,8 @@ const Stop = z.object({
   toMin: z.number(),
   /** The way to it from where one was before, metres. */
   legM: z.number(),
+  structure: z.enum(STRUCTURES).optional().catch(undefined),
+  cover: z.enum(COVERS).optional().catch(undefined),
 });
 const KeptRun = z.object({
   waterId: z.string(),
@@ -151,6 +154,8 @@ const written = ({ stops, legs, backMin }: PlacedRun, picked: readonly PlacedSpo
       fromMin,
       toMin,
       legM: legs[index]?.lengthM ?? 0,
+      structure: place.structure,
+      cover: place.cover ?? undefined,
     };
   }),
   line: legs.flatMap(({ line }) => line.map(([longitude, latitude]): [number, number] => [longitude, latitude])),

@@ -11,6 +11,10 @@ export interface Scene {
   /** Minutes past midnight of the present moment, where it is on the sheet. */
   nowMin: number | null;
   nowText: string;
+  /** Strokes carry their names. */
+  named: boolean;
+  /** What the water answered: minutes past midnight, shown depth, and whether a fish was landed. */
+  notes: readonly { readonly x: number; readonly depth: number; readonly landed: boolean }[];
 }
 
 /** Light as layers of ink: each line of equal light in the water parts a lighter layer from a darker one below it. */
@@ -137,7 +141,7 @@ function drawStroke(p: Pen, ink: Ink, stroke: Stroke, strong: boolean): Box {
 }
 
 /** Strokes of first choices everywhere and of the others in the chosen window; names where they fit without colliding. */
-function drawStrokes(p: Pen, { picture, ink, selectedId }: Scene): void {
+function drawStrokes(p: Pen, { picture, ink, selectedId, named: withNames }: Scene): void {
   const { context, area } = p;
   const small = ink.sizePx * 0.8;
   const bold = `700 ${ink.sizePx * 0.85}px ${ink.text}`;
@@ -147,6 +151,7 @@ function drawStrokes(p: Pen, { picture, ink, selectedId }: Scene): void {
   const drawn = [...shown]
     .sort((a, b) => rank(a) - rank(b))
     .map((stroke) => ({ stroke, own: drawStroke(p, ink, stroke, stroke.first) }));
+  if (!withNames) return;
   const named: Box[] = [];
   for (const { stroke, own } of drawn) {
     const others = drawn.filter((each) => each.own !== own);
@@ -226,6 +231,22 @@ function drawMarks(p: Pen, { picture, ink, selectedId, nowMin, nowText }: Scene)
   context.restore();
 }
 
+/** Answers of the water: a landed fish as a dot, another bite as a ring. */
+function drawNotes(p: Pen, { notes, ink }: Scene): void {
+  const { context } = p;
+  context.save();
+  context.lineWidth = 2.5;
+  context.strokeStyle = ink.act;
+  for (const { x, depth, landed } of notes) {
+    context.beginPath();
+    context.arc(p.x(x), Math.max(p.area.top + 6, p.y(depth)), 5, 0, 2 * Math.PI);
+    context.fillStyle = landed ? ink.act : ink.paper;
+    context.fill();
+    context.stroke();
+  }
+  context.restore();
+}
+
 /** The layers of the sheet as one plugin: wash, band, edges, strokes, marks, in that order. */
 export const sheetLayers = (scene: () => Scene | null): Plugin<'line'> => ({
   id: 'sheet',
@@ -240,6 +261,7 @@ export const sheetLayers = (scene: () => Scene | null): Plugin<'line'> => ({
     drawBand(p, now);
     drawEdges(p, now);
     drawStrokes(p, now);
+    drawNotes(p, now);
     drawMarks(p, now);
   },
 });

@@ -1,12 +1,19 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, effect, input, output, viewChild } from '@angular/core';
-import { clockOf, symbolOf, type PlannedDay, type UnitSystem } from '@inky-shoal/core';
+import { clockOf, symbolOf, toShown, type PlannedDay, type UnitSystem } from '@inky-shoal/core';
 import type { Look } from '../../state/settings.service';
 import { sayClock } from '../words';
 import { DrawnChart, ticksAcross, ticksUp } from '../../ui/drawn-chart';
 import { readInk } from '../../ui/ink';
 import { sheetLayers, type Scene } from './layers';
 import { describe, pictureOf } from './picture';
+
+/** An answer of the water, where it belongs on the sheet. */
+export interface SheetNote {
+  readonly minute: number;
+  readonly depthM: number;
+  readonly landed: boolean;
+}
 
 /** The sheet: hours across, depth down; light, fish, lures and the present moment. */
 @Component({
@@ -38,6 +45,10 @@ export class SheetChartComponent {
   readonly look = input.required<Look>();
   readonly selectedId = input.required<string | null>();
   readonly nowMin = input.required<number | null>();
+  /** What the water answered so far. */
+  readonly notes = input<readonly SheetNote[]>([]);
+  /** A small picture: strokes go without their names. */
+  readonly small = input(false);
   readonly windowChosen = output<string>();
 
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
@@ -61,6 +72,12 @@ export class SheetChartComponent {
         selectedId: this.selectedId(),
         nowMin: now,
         nowText: now === null ? '' : sayClock(clockOf(now)),
+        named: !this.small(),
+        notes: this.notes().map(({ minute, depthM, landed }) => ({
+          x: minute,
+          depth: toShown('depth', depthM, this.units()),
+          landed,
+        })),
       };
       if (this.chart.redraw()) performance.mark('inky:drawn');
     });
@@ -108,7 +125,7 @@ export class SheetChartComponent {
           grid: { display: false },
           ticks: {
             ...ticksUp(ink),
-            maxTicksLimit: 10,
+            maxTicksLimit: this.small() ? 4 : 10,
             callback: (value: string | number) => (Number(value) === 0 ? symbolOf('depth', units) : String(value)),
           },
         },

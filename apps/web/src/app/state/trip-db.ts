@@ -1,0 +1,37 @@
+import type { Book } from '@inky-shoal/core';
+import type { TripEvent } from '@inky-shoal/core/underway';
+import Dexie, { type Table } from 'dexie';
+
+/** How far an event has come: it waits here, the server has it, or the server refused it. */
+export const WAITING = 0;
+export const SENT = 1;
+export const REFUSED = 2;
+
+/** An event as the device keeps it. */
+export interface KeptEvent {
+  readonly id: string;
+  readonly event: TripEvent;
+  readonly state: typeof WAITING | typeof SENT | typeof REFUSED;
+  /** Why the server refused it. */
+  readonly why?: string;
+}
+
+/** A photo of a fish until the server has it. */
+export interface KeptPhoto {
+  readonly id: string;
+  readonly photo: Blob;
+}
+
+/** The trips of a book on this device: what was noted, what of it the server has, and the device's own count. */
+export class TripDb extends Dexie {
+  readonly events!: Table<KeptEvent, string>;
+  readonly photos!: Table<KeptPhoto, string>;
+  /** The device's id, its count of events, and how far it has heard from the server. */
+  readonly facts!: Table<{ readonly name: string; readonly value: string | number }, string>;
+
+  constructor(book: Book) {
+    // A note is on the disk when it is said to be kept, whatever happens to the phone a moment later.
+    super(`inky-trips-${book}`, { chromeTransactionDurability: 'strict' });
+    this.version(1).stores({ events: 'id, state', photos: 'id', facts: 'name' });
+  }
+}

@@ -1,0 +1,139 @@
+import 'fake-indexeddb/auto';
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { TestBed } from '@angular/core/testing';
+import type { TripEvent } from '@inky-shoal/core/underway';
+import Dexie from 'dexie';
+import { firstValueFrom } from 'rxjs';
+import { TripLogService, type EventSaid } from './trip-log.service';
+import { TripSyncService } from './trip-sync.service';
+
+const TRIP = '01960000-0000-7000-8000-000000000001';
+const AT = Date.parse('2027-03-13T14:00:00Z');
+const casts: EventSaid = { kind: 'effort', casts: 20, fishing: null };
+const EVENTS = '/api/books/demo/trip-events';
+
+/** Lets what was asked of the database and the server come round. */
+const settle = (ms = 30) => new Promise((resolve) => setTimeout(resolve, ms));
+
+async function open() {
+  // structuredClone is not among what jsdom gives, and the database copies by it.
+  const log = TestBed.inject(TripLogService);
+  await firstValueFrom(log.log$);
+  return log;
+}
+
+beforeEach(() => {
+  globalThis.structuredClone ??= (value) => JSON.parse(JSON.stringify(value)) as never;
+  TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
+});
+afterEach(async () => {
+  TestBed.resetTestingModule();
+  await Dexie.delete('inky-trips-demo');
+});
+
+/** Starts anew, as after a reload: what is in the database is all there is. */
+const reload = () => {
+  TestBed.resetTestingModule();
+  TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
+};
+
+describe('the log on the device', () => {
+  it('keeps every note over a reload, with ids and counts of its own that go on', async () => {
+    const log = await open();
+    const first = await log.add(TRIP, casts, AT);
+    const second = await log.add(TRIP, { kind: 'contact', what: 'short', fishing: null }, AT + 1000);
+    expect([first.seq, second.seq]).toEqual([0, 1]);
+    expect(first.id < second.id).toBe(true);
+    expect(log.now?.waiting.size).toBe(2);
+    const { deviceId } = first;
+    reload();
+    const again = await open();
+    expect(again.now?.events.map(({ id }) => id).sort()).toEqual([first.id, second.id]);
+    expect(again.now?.waiting.size).toBe(2);
+    expect(await again.add(TRIP, casts, AT)).toMatchObject({ seq: 2, deviceId });
+  });
+
+  it('refuses what could never be, in words, and keeps nothing of it', async () => {
+    const log = await open();
+    const giant: EventSaid = { kind: 'contact', what: 'landed', fishing: null, fish: { lengthMm: 9000 } };
+    await expect(log.add(TRIP, giant, AT)).rejects.toThrow(
+      'Not kept. expected a length in millimetres from 20 to 2500, got 9000.',
+    );
+    expect(log.now?.events).toEqual([]);
+    expect(await log.add(TRIP, casts, AT)).toMatchObject({ seq: 0 });
+  });
+
+  it('says that the device is full where it is, and goes on when there is room', async () => {
+    const log = await open();
+    const put = jest.spyOn(IDBObjectStore.prototype, 'add').mockImplementation(() => {
+      throw new DOMException('no room', 'QuotaExceededError');
+    });
+    await expect(log.add(TRIP, casts, AT)).rejects.toThrow('This device has no room left: the note was not kept.');
+    put.mockRestore();
+    expect(log.now?.events).toEqual([]);
+    expect(await log.add(TRIP, casts, AT)).toMatchObject({ seq: 0 });
+    expect(log.now?.events).toHaveLength(1);
+  });
+
+  it('takes in what other devices noted, and what is here already not twice', async () => {
+    const log = await open();
+    const own = await log.add(TRIP, casts, AT);
+    const other: TripEvent = { ...own, id: '01960000-0000-7000-8000-0000000000ff', deviceId: TRIP };
+    await log.hear('demo', { events: [own, other], upTo: 2, more: false });
+    expect(log.now?.events).toHaveLength(2);
+    expect(log.now?.waiting).toEqual(new Set([own.id]));
+    expect(await log.heardUpTo('demo')).toBe(2);
+  });
+});
+
+describe('bringing the log to the server', () => {
+  let server: HttpTestingController;
+  const start = async () => {
+    const log = await open();
+    server = TestBed.inject(HttpTestingController);
+    return log;
+  };
+  const sent = () => server.match(({ method, url }) => method === 'POST' && url === EVENTS);
+  const listened = () => server.match(({ method, url }) => method === 'GET' && url.startsWith(EVENTS));
+  const quiet = () => listened().forEach((call) => call.flush({ events: [], upTo: 0, more: false }));
+
+  it('counts a note as sent only when the server has said so; cut off, it is sent again', async () => {
+    const log = await start();
+    const note = await log.add(TRIP, casts, AT);
+    TestBed.inject(TripSyncService);
+    await settle(600);
+    const [call] = sent();
+    expect(call?.request.body).toEqual([note]);
+    expect(log.now?.waiting.size).toBe(1);
+    call?.error(new ProgressEvent('cut'));
+    await settle();
+    expect(log.now?.waiting.size).toBe(1);
+    await log.add(TRIP, casts, AT + 1000);
+    await settle(600);
+    const [again] = sent();
+    expect((again?.request.body as TripEvent[]).map(({ seq }) => seq)).toEqual([0, 1]);
+    again?.flush({ kept: 2, added: 1 });
+    await settle();
+    quiet();
+    await settle();
+    expect(log.now?.waiting.size).toBe(0);
+  });
+
+  it('finds the one note that the server refuses, keeps it here with the reason, and sends the others', async () => {
+    const log = await start();
+    const notes = [await log.add(TRIP, casts, AT), await log.add(TRIP, casts, AT), await log.add(TRIP, casts, AT)];
+    TestBed.inject(TripSyncService);
+    for (let round = 0; round < 12 && log.now?.waiting.size; round++) {
+      await settle(round ? 30 : 600);
+      for (const call of sent()) {
+        const bad = (call.request.body as TripEvent[]).some(({ id }) => id === notes[1]?.id);
+        if (bad) call.flush({ detail: 'It is odd.' }, { status: 422, statusText: 'Not understood' });
+        else call.flush({ kept: 1, added: 1 });
+      }
+      quiet();
+    }
+    expect(log.now?.waiting.size).toBe(0);
+    expect(log.now?.refused).toEqual([{ event: notes[1], why: 'It is odd.' }]);
+  });
+});

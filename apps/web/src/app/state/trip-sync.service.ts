@@ -1,0 +1,96 @@
+import { inject, Injectable } from '@angular/core';
+import type { Book } from '@inky-shoal/core';
+import { TripNews, type TripEvent } from '@inky-shoal/core/underway';
+import { debounceTime, exhaustMap, filter, firstValueFrom, from, merge, timer } from 'rxjs';
+import { ApiError, ApiService } from './api.service';
+import { BookService } from './book.service';
+import { ConnectionService } from './connection.service';
+import { TripLogService } from './trip-log.service';
+
+/** Events that go at once. */
+const BATCH = 2000;
+/** Taps that follow one another go together. */
+const SETTLED_MS = 400;
+/** So often one listens to what other devices noted. */
+const LISTEN_MS = 20_000;
+
+/**
+ * Brings the log to the server and what other devices noted here. Events have ids of their own, so whatever is cut
+ * where, sending again changes nothing; they count as sent only when the server has said so.
+ */
+@Injectable({ providedIn: 'root' })
+export class TripSyncService {
+  private readonly api = inject(ApiService);
+  private readonly books = inject(BookService);
+  private readonly log = inject(TripLogService);
+  private readonly connection = inject(ConnectionService);
+
+  constructor() {
+    merge(
+      this.connection.there$,
+      this.books.book$,
+      this.log.waiting$.pipe(filter(Boolean), debounceTime(SETTLED_MS)),
+      timer(LISTEN_MS, LISTEN_MS).pipe(filter(() => document.visibilityState === 'visible')),
+    )
+      .pipe(exhaustMap(() => from(this.exchange(this.books.book))))
+      .subscribe();
+  }
+
+  private async exchange(book: Book): Promise<void> {
+    try {
+      do {
+        await this.sendPhotos(book);
+        await this.sendWaiting(book);
+        await this.listen(book);
+        // What was noted while one listened goes at once, too.
+      } while ((await this.log.waiting(book, 1)).length);
+    } catch (error) {
+      // Away, or the device's store failed: what waits stays, and goes when the server is there or the next tap comes.
+      if (!(error instanceof ApiError)) console.warn('Trips could not be exchanged', error);
+    }
+  }
+
+  private async sendWaiting(book: Book): Promise<void> {
+    for (let events = await this.log.waiting(book, BATCH); events.length;) {
+      await this.send(book, events);
+      events = await this.log.waiting(book, BATCH);
+    }
+  }
+
+  private async listen(book: Book): Promise<void> {
+    for (let more = true; more;) {
+      const heard = await this.log.heardUpTo(book);
+      const news = await firstValueFrom(this.api.get(`/books/${book}/trip-events?after=${heard}`, TripNews));
+      if (news.events.length) await this.log.hear(book, news);
+      ({ more } = news);
+    }
+  }
+
+  /** Sends events; a batch that is refused is halved until the one is found that the server will not have. */
+  private async send(book: Book, events: readonly TripEvent[]): Promise<void> {
+    try {
+      await firstValueFrom(this.api.send({ method: 'POST', path: `/books/${book}/trip-events`, body: events }));
+      await this.log.sent(book, events);
+    } catch (error) {
+      const [only] = events;
+      if (!(error instanceof ApiError) || error.kind === 'away' || !only) throw error;
+      if (events.length === 1) return this.log.refuse(book, only, error.message);
+      const half = Math.ceil(events.length / 2);
+      await this.send(book, events.slice(0, half));
+      await this.send(book, events.slice(half));
+    }
+  }
+
+  private async sendPhotos(book: Book): Promise<void> {
+    for (const { id, photo } of await this.log.photos(book)) {
+      const bytes = new Uint8Array(await photo.arrayBuffer());
+      try {
+        await firstValueFrom(this.api.putBytes(`/books/${book}/photos/${id}`, bytes));
+      } catch (error) {
+        if (!(error instanceof ApiError) || error.kind === 'away') throw error;
+        // A file that is no photo is refused for good: the fish stays without.
+      }
+      await this.log.photoSent(book, id);
+    }
+  }
+}

@@ -1,0 +1,313 @@
+import { inject, Injectable } from '@angular/core';
+import type { PlannedDay } from '@inky-shoal/core';
+import {
+  type Catch,
+  type Contact,
+  type DayReading,
+  type Fishing,
+  fishingWords,
+  type Found,
+  lastTap,
+  latestReading,
+  offPlan,
+  type OffPlan,
+  reviewOf,
+  type Trip,
+  type TripEvent,
+  type TripPlan,
+  tripsOf,
+  type TripStop,
+} from '@inky-shoal/core/underway';
+import {
+  BehaviorSubject,
+  catchError,
+  combineLatest,
+  distinctUntilChanged,
+  firstValueFrom,
+  map,
+  merge,
+  type Observable,
+  of,
+  shareReplay,
+  startWith,
+  Subject,
+  switchMap,
+  timer,
+} from 'rxjs';
+import { v7 as uuid } from 'uuid';
+import { BookService } from './book.service';
+import { FinderService } from './finder.service';
+import { InstrumentsService } from './instruments.service';
+import { NoticeService } from './notice.service';
+import { PlannerService } from './planner.service';
+import { SettingsService } from './settings.service';
+import { type EventSaid, type OpenLog, TripLogService } from './trip-log.service';
+
+/** A trip about to begin. */
+export interface Outing {
+  readonly name: string;
+  readonly waterId: string | undefined;
+  readonly place: Trip['begin']['place'];
+  readonly plan: TripPlan | null;
+  readonly stops: readonly TripStop[];
+}
+
+/** The clock is looked at so often; what the notes say is asked again with it. */
+const TICK_MS = 15_000;
+
+/** A new plan beside the old: where the day is other than planned, and what would be fished instead. */
+export interface OtherPlan extends OffPlan {
+  readonly day: PlannedDay;
+}
+
+const isCurrent = (trip: Trip): boolean => trip.state !== 'over' || trip.review === null;
+
+/** The trip that is under way: what it is, what its notes say, and every tap that adds to it. */
+@Injectable({ providedIn: 'root' })
+export class TripService {
+  private readonly log = inject(TripLogService);
+  private readonly books = inject(BookService);
+  private readonly finder = inject(FinderService);
+  private readonly planner = inject(PlannerService);
+  private readonly instruments = inject(InstrumentsService);
+  private readonly settings = inject(SettingsService);
+  private readonly notices = inject(NoticeService);
+  private readonly tapped = new Subject<TripEvent>();
+  private readonly keptOld = new BehaviorSubject('');
+
+  /** All trips of the book on this device, the latest first. */
+  readonly trips$: Observable<readonly Trip[]> = this.log.log$.pipe(
+    map(({ events }) => events),
+    distinctUntilChanged(),
+    map((events) => tripsOf(events)),
+    shareReplay(1),
+  );
+  /** The latest trip that is not over and reviewed; null where there is none. */
+  readonly trip$: Observable<Trip | null> = this.trips$.pipe(
+    map((trips) => trips.find(isCurrent) ?? null),
+    shareReplay(1),
+  );
+  /** Time on the trip's clock, in milliseconds: the demo's day goes on from its own hour. */
+  readonly nowMs$ = combineLatest([this.trip$, merge(timer(0, TICK_MS), this.tapped)]).pipe(
+    map(([trip]) => this.nowOf(trip)),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+  /** What the notes say so far and what is to be done next. The last answer stands until the next has come. */
+  readonly found$: Observable<Found | null> = combineLatest([this.trip$, this.settings.units$, timer(0, TICK_MS)]).pipe(
+    switchMap(([trip, units]) =>
+      trip && trip.state !== 'over'
+        ? this.finder.found({ trip, nowMs: this.nowOf(trip), units, lonLat: this.instruments.sensed()?.lonLat ?? null })
+        : of(null),
+    ),
+    startWith(null),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+  /** The plan that is followed, as it is drawn. */
+  readonly day$: Observable<PlannedDay | null> = combineLatest([
+    this.trip$.pipe(
+      map((trip) => trip?.plan?.conditions ?? null),
+      distinctUntilChanged((a, b) => JSON.stringify(a) === JSON.stringify(b)),
+    ),
+    this.settings.units$,
+  ]).pipe(
+    switchMap(([conditions, units]) =>
+      conditions ? this.planner.plan(conditions, units).pipe(catchError(() => of(null))) : of(null),
+    ),
+    startWith(null),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+  /** Where the day is off the plan, with the plan that it wants instead; null while the plan holds. */
+  readonly other$: Observable<OtherPlan | null> = combineLatest([
+    this.trip$.pipe(
+      map((trip) => (trip?.plan && trip.state !== 'over' ? { plan: trip.plan, reading: latestReading(trip) } : null)),
+      distinctUntilChanged((a, b) => JSON.stringify(a) === JSON.stringify(b)),
+    ),
+    this.settings.units$,
+    this.keptOld,
+  ]).pipe(
+    switchMap(([asked, units, keptOld]) => {
+      const off = asked && offPlan(asked.plan, asked.reading, units);
+      if (!off || off.words.join() === keptOld) return of(null);
+      return this.planner.plan(off.conditions, units).pipe(
+        map((day): OtherPlan => ({ ...off, day })),
+        catchError(() => of(null)),
+      );
+    }),
+    startWith(null),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
+  /** The trip of the log as it stands; told anew only where an event was added. */
+  private told: { readonly events: readonly TripEvent[]; readonly trip: Trip | null } | null = null;
+
+  private get trip(): Trip | null {
+    const events = this.log.now?.events;
+    if (!events) return null;
+    if (this.told?.events !== events) this.told = { events, trip: tripsOf(events).find(isCurrent) ?? null };
+    return this.told.trip;
+  }
+
+  /** Time on the clock of a trip, or of the book where there is none. */
+  nowOf(trip: Trip | null): number {
+    return Date.now() + (trip?.begin.aheadMs ?? 0);
+  }
+
+  /** Sets out. Fails with a sentence where the device can keep nothing. */
+  async begin({ name, waterId, place, plan, stops }: Outing): Promise<void> {
+    const clock = await firstValueFrom(this.books.clock$);
+    const aheadMs = clock.fixed ? Date.parse(clock.now) - Date.now() : 0;
+    // Asked for once: so the browser does not clear what waits when its room runs short.
+    void (navigator.storage as StorageManager | undefined)?.persist?.();
+    const said: EventSaid = { kind: 'begin', name, waterId, place, plan, stops: [...stops], aheadMs };
+    await this.add(uuid(), said, Date.now() + aheadMs);
+  }
+
+  pause(): Promise<void> {
+    return this.tap({ kind: 'pause' });
+  }
+
+  resume(): Promise<void> {
+    return this.tap({ kind: 'resume' });
+  }
+
+  finish(): Promise<void> {
+    return this.tap({ kind: 'finish' });
+  }
+
+  /** From now on this is fished. */
+  fish(fishing: Fishing): Promise<void> {
+    return this.tap({ kind: 'fishing', fishing });
+  }
+
+  casts(casts: number): Promise<void> {
+    return this.tap({ kind: 'effort', casts, fishing: this.fishingNow() });
+  }
+
+  minutes(minutes: number): Promise<void> {
+    return this.tap({ kind: 'effort', minutes, fishing: this.fishingNow() });
+  }
+
+  contact(what: Contact): Promise<void> {
+    return this.tap({ kind: 'contact', what, fishing: this.fishingNow() });
+  }
+
+  bait(): Promise<void> {
+    return this.tap({ kind: 'bait' });
+  }
+
+  birds(): Promise<void> {
+    return this.tap({ kind: 'birds', sign: 'birds-on-bank' });
+  }
+
+  mark(): Promise<void> {
+    return this.tap({ kind: 'mark' });
+  }
+
+  reading(reading: DayReading): Promise<void> {
+    return this.tap({ kind: 'reading', reading });
+  }
+
+  /** Says more of a fish that was landed. */
+  tellFish(of: string, fish: Catch): Promise<void> {
+    return this.tap({ kind: 'correct', of, fish });
+  }
+
+  /** Says of a bite that it came at the boat. */
+  atBoat(of: string, atBoat: boolean): Promise<void> {
+    return this.tap({ kind: 'correct', of, atBoat });
+  }
+
+  takeBack(of: string): Promise<void> {
+    return this.tap({ kind: 'take-back', of });
+  }
+
+  /** Follows another plan from now on. */
+  takePlan({ conditions, day }: OtherPlan): Promise<void> {
+    return this.tap({ kind: 'plan', plan: { conditions, plan: day.plan } });
+  }
+
+  /** Stays with the plan as it is, until the day is off it in another way. */
+  keepPlan({ words }: OffPlan): void {
+    this.keptOld.next(words.join());
+  }
+
+  /** What this device noted last and an undo takes back. */
+  readonly last$: Observable<TripEvent | null> = combineLatest([this.log.log$, this.trip$]).pipe(
+    map(([log, trip]) => (trip ? lastOf(log, trip) : null)),
+    distinctUntilChanged(),
+  );
+
+  async undo(): Promise<void> {
+    const [log, trip] = [this.log.now, this.trip];
+    const last = log && trip && lastOf(log, trip);
+    if (last) await this.takeBack(last.id);
+  }
+
+  /** Saves the review with the trip: the trip is done. */
+  saveReview(trip: Trip, note: string): Promise<void> {
+    const review = reviewOf(trip, this.nowOf(trip), this.settings.units);
+    return this.tap({ kind: 'review', review, note: note.trim() || undefined }, trip);
+  }
+
+  /** Keeps a photo of a fish on the device, until the server has it. */
+  addPhoto(photo: Blob): Promise<string> {
+    return this.log.addPhoto(photo);
+  }
+
+  /** What is fished now: what was said last, else what the plan has for this hour. */
+  private fishingNow(): Fishing | null {
+    return this.trip?.fishing ?? this.advised;
+  }
+
+  /** What the present advice would have one fish; kept by who shows it. */
+  advised: Fishing | null = null;
+
+  /** Keeps a tap on the device; says in words where it could not be kept. */
+  private async tap(said: EventSaid, trip = this.trip): Promise<void> {
+    if (!trip) return;
+    try {
+      await this.add(trip.id, said, this.nowOf(trip));
+    } catch (error) {
+      this.notices.say((error as Error).message);
+    }
+  }
+
+  private async add(tripId: string, said: EventSaid, atMs: number): Promise<void> {
+    const sensed = this.instruments.sensed();
+    this.tapped.next(await this.log.add(tripId, sensed ? { ...said, sensed } : said, atMs));
+  }
+}
+
+const lastOf = ({ events, deviceId }: OpenLog, { id }: Trip): TripEvent | null => lastTap(events, id, deviceId);
+
+/** An event as one line of the log. */
+export function eventWords(event: TripEvent, units: 'us' | 'metric'): string {
+  switch (event.kind) {
+    case 'effort':
+      return event.casts ? `${event.casts} casts` : `${event.minutes ?? 0} minutes`;
+    case 'contact':
+      return CONTACT_WORDS[event.what];
+    case 'fishing':
+      return fishingWords(event.fishing, units);
+    case 'bait':
+      return 'Bait seen';
+    case 'birds':
+      return 'Birds';
+    case 'mark':
+      return 'Mark';
+    case 'reading':
+      return 'Reading';
+    case 'plan':
+      return 'New plan taken';
+    default:
+      return '';
+  }
+}
+
+const CONTACT_WORDS: Readonly<Record<Contact, string>> = {
+  follow: 'Follow',
+  short: 'Short strike',
+  missed: 'Bite missed',
+  lost: 'Lost',
+  landed: 'Landed',
+};

@@ -1,0 +1,173 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { say, sayRange, symbolOf, toSi, type UnitSystem } from '@inky-shoal/core';
+import { FISH_LENGTH_MM, FISH_WEIGHT_G, tagSeen, type Catch, type Trip } from '@inky-shoal/core/underway';
+import { PhotoProblem, smallPhoto } from '../rig/boxes/photo';
+import { TripService } from '../state/trip.service';
+import { readNumber } from '../ui/numbers';
+import { sayTime } from './underway-words';
+
+type Measured = 'lengthMm' | 'weightG';
+const BOUNDS = { lengthMm: FISH_LENGTH_MM, weightG: FISH_WEIGHT_G } as const;
+const MEASURES = { lengthMm: 'fishLength', weightG: 'fishWeight' } as const;
+
+/** More of a fish that is noted already: length, weight, tag, photo. All of it may be left out. */
+@Component({
+  selector: 'inky-fish-form',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2>Landed. It is noted.</h2>
+    <form (submit)="$event.preventDefault(); keep()">
+      <div class="two">
+        <label
+          >Length ({{ unit('lengthMm') }})
+          <input
+            class="field"
+            inputmode="decimal"
+            autocomplete="off"
+            #length
+            [value]="texts().lengthMm"
+            [attr.aria-invalid]="!!problems().lengthMm"
+            aria-describedby="length-problem"
+            (input)="type('lengthMm', length.value)"
+        /></label>
+        <label
+          >Weight ({{ unit('weightG') }})
+          <input
+            class="field"
+            inputmode="decimal"
+            autocomplete="off"
+            #weight
+            [value]="texts().weightG"
+            [attr.aria-invalid]="!!problems().weightG"
+            aria-describedby="weight-problem"
+            (input)="type('weightG', weight.value)"
+        /></label>
+      </div>
+      <p id="length-problem" class="problem" role="alert">{{ problems().lengthMm }}</p>
+      <p id="weight-problem" class="problem" role="alert">{{ problems().weightG }}</p>
+      <label
+        >Tag number
+        <input class="field" autocomplete="off" maxlength="40" #tagged [value]="tag()" (input)="tag.set(tagged.value)"
+      /></label>
+      @for (seen of seenBefore(); track $index) {
+        <p class="seen" role="status">
+          Seen before: {{ seen.when }}{{ seen.where ? ', ' + seen.where : ''
+          }}{{ seen.length ? ', ' + seen.length : '' }}.
+        </p>
+      }
+      <label class="plain photo"
+        >{{ photoId() ? 'Photo is kept' : 'Photo' }}
+        <input class="visually-hidden" type="file" accept="image/*" capture="environment" #file (change)="take(file)"
+      /></label>
+      @if (photoProblem(); as why) {
+        <p class="problem" role="alert">{{ why }}</p>
+      }
+      <div class="acts">
+        <button type="submit" class="act" [disabled]="!!problems().lengthMm || !!problems().weightG">Keep</button>
+        <button type="button" class="plain" (click)="done.emit()">Fish on</button>
+      </div>
+    </form>
+  `,
+  styles: `
+    form {
+      display: grid;
+      gap: 0.5rem;
+      margin-top: 0.5rem;
+    }
+    label {
+      font-weight: 700;
+    }
+    .two {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      gap: 0.75rem;
+    }
+    .photo {
+      font-weight: 400;
+    }
+    .seen {
+      border-left: 3px solid var(--act);
+      padding-left: 0.6rem;
+    }
+    .acts {
+      display: flex;
+      gap: 1rem;
+    }
+    .acts .act {
+      min-width: 7rem;
+    }
+  `,
+})
+export class FishFormComponent {
+  private readonly trips = inject(TripService);
+
+  /** The note of the fish. */
+  readonly of = input.required<string>();
+  readonly units = input.required<UnitSystem>();
+  /** Trips among which the tag is looked for. */
+  readonly among = input.required<readonly Trip[]>();
+  readonly done = output();
+
+  protected readonly texts = signal<Readonly<Record<Measured, string>>>({ lengthMm: '', weightG: '' });
+  protected readonly tag = signal('');
+  protected readonly photoId = signal<string | undefined>(undefined);
+  protected readonly photoProblem = signal<string | null>(null);
+  protected readonly problems = computed(() => ({
+    lengthMm: this.problem('lengthMm', this.texts().lengthMm),
+    weightG: this.problem('weightG', this.texts().weightG),
+  }));
+  protected readonly seenBefore = computed(() =>
+    tagSeen(this.among(), this.tag(), this.of()).map(({ atMs, tripName, spot, lengthMm }) => ({
+      when: `${new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium' }).format(atMs)}, ${sayTime(atMs, undefined)}`,
+      where: [tripName, spot].filter(Boolean).join(', '),
+      length: lengthMm === null ? null : say('fishLength', lengthMm, this.units()),
+    })),
+  );
+
+  protected type(field: Measured, text: string): void {
+    this.texts.update((texts) => ({ ...texts, [field]: text }));
+  }
+
+  protected take({ files }: HTMLInputElement): void {
+    const [file] = files ?? [];
+    if (!file) return;
+    this.photoProblem.set(null);
+    smallPhoto(file)
+      .then((photo) => this.trips.addPhoto(photo))
+      .then((id) => this.photoId.set(id))
+      .catch((error: Error) =>
+        this.photoProblem.set(
+          error instanceof PhotoProblem ? error.message : `The photo was not kept. ${error.message}`,
+        ),
+      );
+  }
+
+  protected keep(): void {
+    const fish: Catch = {
+      lengthMm: this.si('lengthMm'),
+      weightG: this.si('weightG'),
+      tag: this.tag().trim() || undefined,
+      photoId: this.photoId(),
+    };
+    const told = Object.values(fish).some((value) => value !== undefined);
+    void (told ? this.trips.tellFish(this.of(), fish) : Promise.resolve()).then(() => this.done.emit());
+  }
+
+  private si(field: Measured): number | undefined {
+    const number = readNumber(this.texts()[field]);
+    return number === undefined ? undefined : toSi(MEASURES[field], number, this.units());
+  }
+
+  protected unit(field: Measured): string {
+    return symbolOf(MEASURES[field], this.units());
+  }
+
+  private problem(field: Measured, text: string): string | null {
+    if (!text.trim()) return null;
+    const expected = `Expected ${sayRange(MEASURES[field], BOUNDS[field], this.units())}`;
+    const si = this.si(field);
+    if (si === undefined) return `${expected}, got "${text.trim().slice(0, 20)}".`;
+    const [least, most] = BOUNDS[field];
+    return si < least || si > most ? `${expected}, got ${text.trim()} ${this.unit(field)}.` : null;
+  }
+}

@@ -1,0 +1,86 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import type { UnitSystem } from '@inky-shoal/core';
+import { reviewOf, type Trip } from '@inky-shoal/core/underway';
+import { TripService } from '../state/trip.service';
+import { TripLogComponent } from './trip-log.component';
+
+/** After the last cast: what was planned, done and found, and a word of one's own; saved with the trip. */
+@Component({
+  selector: 'inky-trip-review',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [TripLogComponent],
+  template: `
+    @for (part of parts(); track part.name) {
+      <section>
+        <h2>{{ part.name }}</h2>
+        <ul>
+          @for (line of part.lines; track $index) {
+            <li>{{ line }}</li>
+          }
+        </ul>
+      </section>
+    }
+    @if (trip().review; as kept) {
+      @if (kept.note) {
+        <section>
+          <h2>In your words</h2>
+          <p>{{ kept.note }}</p>
+        </section>
+      }
+    } @else {
+      <label class="label" for="review-note">In your words</label>
+      <textarea id="review-note" class="field" rows="3" maxlength="2000" #own (input)="note.set(own.value)"></textarea>
+      <div class="acts">
+        <button type="button" class="act" (click)="save()">Save the review</button>
+        <button type="button" class="plain" (click)="goOn()">Not over yet</button>
+      </div>
+    }
+    <inky-trip-log [trip]="trip()" [units]="units()" [done]="trip().review !== null" />
+  `,
+  styles: `
+    :host {
+      display: block;
+      max-width: 40rem;
+    }
+    section {
+      margin-bottom: 1.25rem;
+    }
+    ul {
+      margin: 0.25rem 0 0;
+      padding: 0;
+      list-style: none;
+    }
+    li {
+      padding: 0.2rem 0;
+    }
+    .acts {
+      display: flex;
+      gap: 1rem;
+      margin: 0.75rem 0 1.5rem;
+    }
+  `,
+})
+export class TripReviewComponent {
+  private readonly trips = inject(TripService);
+
+  readonly trip = input.required<Trip>();
+  readonly units = input.required<UnitSystem>();
+  protected readonly note = signal('');
+  protected readonly parts = computed(() => {
+    const trip = this.trip();
+    const { planned, done, found } = trip.review?.review ?? reviewOf(trip, this.trips.nowOf(trip), this.units());
+    return [
+      { name: 'Found', lines: found },
+      { name: 'Done', lines: done },
+      { name: 'Planned', lines: planned },
+    ];
+  });
+
+  protected save(): void {
+    void this.trips.saveReview(this.trip(), this.note());
+  }
+
+  protected goOn(): void {
+    void this.trips.resume();
+  }
+}

@@ -1,0 +1,124 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { say, type UnitSystem } from '@inky-shoal/core';
+import { fishingWords, type Trip, type TripEvent } from '@inky-shoal/core/underway';
+import { eventWords, TripService } from '../state/trip.service';
+import { sayTime } from './underway-words';
+
+const SHOWN = 40;
+
+/** The notes of a trip, the latest first; each can be taken back. */
+@Component({
+  selector: 'inky-trip-log',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2 id="log">Notes</h2>
+    @if (!lines().length) {
+      <p class="quiet">None yet. Tap what happens; casts without a bite count too.</p>
+    }
+    <ol aria-labelledby="log">
+      @for (line of lines(); track line.id) {
+        <li>
+          <span>{{ line.time }}</span>
+          <p>
+            <strong>{{ line.words }}</strong>
+            @if (line.more) {
+              <span>{{ line.more }}</span>
+            }
+          </p>
+          @if (!done()) {
+            <button
+              type="button"
+              class="plain"
+              [attr.aria-label]="line.words + ', ' + line.time + ': take back'"
+              (click)="takeBack(line.id)"
+            >
+              Take back
+            </button>
+          }
+        </li>
+      }
+    </ol>
+    @if (trip().wrongClocks.size) {
+      <p class="quiet">A clock jumped on this trip: notes stand in the order in which they were made.</p>
+    }
+  `,
+  styles: `
+    ol {
+      list-style: none;
+      margin: 0;
+      padding: 0;
+    }
+    li {
+      display: grid;
+      grid-template-columns: 4.5rem minmax(0, 1fr) auto;
+      gap: 0.5rem;
+      align-items: center;
+      border-bottom: var(--stroke) solid var(--rule);
+    }
+    p {
+      display: grid;
+      padding: 0.35rem 0;
+    }
+    p strong::first-letter {
+      text-transform: uppercase;
+    }
+    span {
+      color: var(--ink-2);
+    }
+    .plain {
+      font-size: 0.9rem;
+      white-space: nowrap;
+    }
+  `,
+})
+export class TripLogComponent {
+  private readonly trips = inject(TripService);
+
+  readonly trip = input.required<Trip>();
+  readonly units = input.required<UnitSystem>();
+  readonly done = input(false);
+
+  protected readonly lines = computed(() => {
+    const { notes, begin } = this.trip();
+    return notes
+      .slice(-SHOWN)
+      .reverse()
+      .map(({ event, atMs }) => ({
+        id: event.id,
+        time: sayTime(atMs, begin.place?.timeZone),
+        words: eventWords(event, this.units()),
+        more: this.more(event),
+      }));
+  });
+
+  protected takeBack(id: string): void {
+    void this.trips.takeBack(id);
+  }
+
+  private more(event: TripEvent): string {
+    const units = this.units();
+    const parts: string[] = [];
+    if (event.kind === 'contact') {
+      const { lengthMm, weightG, tag } = event.fish ?? {};
+      if (lengthMm) parts.push(say('fishLength', lengthMm, units));
+      if (weightG) parts.push(say('fishWeight', weightG, units));
+      if (tag) parts.push(`tag ${tag}`);
+      if (event.atBoat) parts.push('at the boat');
+    }
+    if (event.kind === 'reading') {
+      const { surfaceTempC, visibilityM, sky, level, windMps } = event.reading;
+      if (surfaceTempC !== undefined) parts.push(say('temp', surfaceTempC, units));
+      if (visibilityM !== undefined) parts.push(`sees ${say('depth', visibilityM, units)}`);
+      if (sky) parts.push(sky.replace('-', ' '));
+      if (level) parts.push(`level ${level}`);
+      if (windMps !== undefined) parts.push(`wind ${say('wind', windMps, units)}`);
+    }
+    if ('fishing' in event && event.fishing && event.kind !== 'fishing') {
+      parts.push([fishingWords(event.fishing, units), event.fishing.spot].filter(Boolean).join(', '));
+    }
+    const { surfaceTempC, depthM } = event.sensed ?? {};
+    if (depthM !== undefined) parts.push(`${say('depth', depthM, units)} under the boat`);
+    if (surfaceTempC !== undefined) parts.push(`water ${say('temp', surfaceTempC, units)}`);
+    return parts.join(', ');
+  }
+}

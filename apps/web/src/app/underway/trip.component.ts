@@ -1,0 +1,286 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { nameOf, say, sayRange, type Plan } from '@inky-shoal/core';
+import {
+  capital,
+  dayClock,
+  type DayReading,
+  type Fishing,
+  fishingOf,
+  type Found,
+  latestReading,
+  type NextStep,
+  type OffPlan,
+  placesOf,
+  TRIM_WORDS,
+  type Trip,
+  windowAt,
+} from '@inky-shoal/core/underway';
+import { SheetChartComponent, type SheetNote } from '../sheet/chart/sheet-chart.component';
+import { AwakeService } from '../state/awake.service';
+import { InstrumentsService } from '../state/instruments.service';
+import { SettingsService } from '../state/settings.service';
+import { eventWords, type OtherPlan, TripService } from '../state/trip.service';
+import { ChangeFormComponent } from './change-form.component';
+import { FishFormComponent } from './fish-form.component';
+import { sayInstruments } from './instrument-words';
+import { OrderComponent } from './order.component';
+import { TripReadingComponent } from './reading-form.component';
+import { CASTS_A_TAP, type Tap, TapsComponent } from './taps.component';
+import { TripLogComponent } from './trip-log.component';
+import { sayDepth, sayTime, sayWhere } from './underway-words';
+
+/** What may stand in the middle instead of the advice. */
+type Panel = 'change' | 'reading' | 'fish';
+
+const AWAKE_WORDS = {
+  awake: 'The screen stays on.',
+  off: '',
+  cannot: 'This browser may let the screen go dark.',
+} as const;
+
+/** Reasons shown for what is fished: the heaviest. */
+const REASONS_SHOWN = 3;
+
+/** A trip under way: the present advice, the next move, nine targets; the rest below. */
+@Component({
+  selector: 'inky-trip',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    ChangeFormComponent,
+    FishFormComponent,
+    OrderComponent,
+    SheetChartComponent,
+    TapsComponent,
+    TripLogComponent,
+    TripReadingComponent,
+  ],
+  templateUrl: './trip.component.html',
+  styleUrl: './trip.component.css',
+})
+export class TripComponent {
+  private readonly trips = inject(TripService);
+  private readonly settings = inject(SettingsService);
+
+  readonly trip = input.required<Trip>();
+  readonly all = input.required<readonly Trip[]>();
+  readonly nowMs = input.required<number>();
+
+  protected readonly units = toSignal(this.settings.units$, { requireSync: true });
+  protected readonly look = toSignal(this.settings.look$, { requireSync: true });
+  protected readonly found = toSignal(this.trips.found$, { initialValue: null });
+  protected readonly day = toSignal(this.trips.day$, { initialValue: null });
+  protected readonly other = toSignal(this.trips.other$, { initialValue: null });
+  private readonly lastNote = toSignal(this.trips.last$, { initialValue: null });
+  private readonly instruments = toSignal(inject(InstrumentsService).now$, { initialValue: null });
+  private readonly awake = toSignal(inject(AwakeService).state$, { initialValue: 'off' as const });
+
+  protected readonly panel = signal<Panel | null>(null);
+  protected readonly fishNote = signal('');
+  protected readonly stretches = [10, 20, 30] as const;
+
+  private readonly clock = computed(() => dayClock(this.trip()));
+  /** Minutes past midnight on the water's clock. */
+  protected readonly minute = computed(() => this.clock().minuteAt(this.nowMs()) % 1440);
+  protected readonly nowMin = computed(() => {
+    const moments = this.day()?.moments;
+    const minute = this.minute();
+    return moments && minute >= (moments[0]?.minute ?? 0) && minute <= (moments.at(-1)?.minute ?? 0) ? minute : null;
+  });
+  protected readonly window = computed(() => windowAt(this.trip().plan?.plan.windows ?? [], this.minute()));
+  private readonly cautions = computed(() => this.trip().plan?.plan.cautions ?? []);
+  protected readonly severe = computed(() => this.cautions().filter(({ severity }) => severity === 'severe'));
+  protected readonly serious = computed(() => this.cautions().filter(({ severity }) => severity === 'serious'));
+  protected readonly mindWords = computed(() =>
+    this.serious()
+      .map(({ id }) => nameOf(id))
+      .join(', '),
+  );
+
+  /** What the plan would have one fish at this hour. */
+  private readonly advised = computed((): Fishing | null => {
+    const window = this.window();
+    const [presentation] = window?.presentations ?? [];
+    if (!window || !presentation) return null;
+    const places = placesOf(window, this.trip().begin.stops, this.minute());
+    const best = [...places].sort((a, b) => b.weight - a.weight)[0];
+    return best ? fishingOf(best, presentation) : null;
+  });
+  protected readonly fishing = computed(() => {
+    const advised = this.advised();
+    this.trips.advised = advised;
+    return this.trip().fishing ?? advised;
+  });
+  private readonly presentation = computed(() =>
+    this.window()?.presentations.find(({ category }) => category === this.fishing()?.category),
+  );
+  protected readonly lure = computed(() => capital(nameOf(this.fishing()?.category ?? '')));
+  protected readonly where = computed(() => sayWhere(this.fishing() as Fishing));
+  protected readonly depthWords = computed(() => {
+    const { depthM } = this.fishing() as Fishing;
+    const range = this.presentation()?.runDepthM;
+    const asPlanned = range && depthM >= range[0] - 0.05 && depthM <= range[1] + 0.05 && range[1] > 0.15;
+    return asPlanned ? sayRange('depth', range, this.units()) : sayDepth(depthM, this.units());
+  });
+  /** How it is moved, and what is other than advised: the first sentence, and the rest for who wants it. */
+  protected readonly manner = computed(() => {
+    const { trim } = this.fishing() as Fishing;
+    const text = this.presentation()?.retrieve.text ?? '';
+    const [first = '', ...rest] = text.split(/(?<=[.!]) /);
+    const changed = trim ? ` With ${TRIM_WORDS[trim]}.` : '';
+    return { first: `${capital(first)}${changed}`, rest: rest.join(' ') };
+  });
+  protected readonly reasons = computed(() =>
+    (this.presentation()?.because ?? []).slice(0, REASONS_SHOWN).map(({ text }) => text),
+  );
+  protected readonly why = signal(false);
+  protected readonly because = signal(false);
+
+  /** Bites on the sheet, at their hour and depth. */
+  protected readonly answers = computed((): SheetNote[] =>
+    this.trip().notes.flatMap(({ event, atMs }) =>
+      event.kind === 'contact' && event.what !== 'follow'
+        ? [
+            {
+              minute: this.clock().minuteAt(atMs),
+              depthM: event.fishing?.depthM ?? 0,
+              landed: event.what === 'landed',
+            },
+          ]
+        : [],
+    ),
+  );
+  protected readonly last = computed(() => {
+    const event = this.lastNote();
+    if (!event) return null;
+    const bite = event.kind === 'contact' && event.what !== 'follow';
+    const note = this.trip().notes.find((each) => each.event.id === event.id);
+    const standing = note?.event.kind === 'contact' ? note.event : null;
+    return {
+      id: event.id,
+      words: `${capital(eventWords(event, this.units()))}, ${sayTime(note?.atMs ?? Date.parse(event.at), this.trip().begin.place?.timeZone)}`,
+      bite,
+      atBoat: standing?.atBoat ?? false,
+    };
+  });
+
+  protected readonly here = computed(() => {
+    const { heard, browser } = this.instruments() ?? {};
+    return heard?.position?.heard.lonLat ?? browser?.lonLat ?? null;
+  });
+  protected readonly positionWhy = computed(() => this.instruments()?.browserWhy ?? null);
+  protected readonly instrumentWords = computed(() => {
+    const known = this.instruments();
+    return known && sayInstruments(known, this.units());
+  });
+  /** What stands in the reading's fields to begin with: the water's temperature, where instruments tell it. */
+  protected readonly readNow = computed((): DayReading => {
+    const { heard, nowMs = 0 } = this.instruments() ?? {};
+    const temp = heard?.['water-temp'];
+    return temp && nowMs - temp.atMs < 60_000 ? { surfaceTempC: temp.heard.tempC } : {};
+  });
+  protected readonly readingWords = computed(() => {
+    const { surfaceTempC } = { ...this.trip().plan?.conditions, ...this.latest() };
+    return surfaceTempC === undefined
+      ? 'Take a reading'
+      : `Water ${say('temp', surfaceTempC, this.units())}. New reading`;
+  });
+  private readonly latest = computed(() =>
+    Object.fromEntries(Object.entries(latestReading(this.trip())).filter(([, value]) => value !== undefined)),
+  );
+  protected readonly awakeWords = computed(() => AWAKE_WORDS[this.awake()]);
+
+  constructor() {
+    const awake = inject(AwakeService);
+    this.trips.trip$.pipe(takeUntilDestroyed()).subscribe((trip) => awake.keep(trip?.state === 'going'));
+  }
+
+  protected planWords(plan: Plan): string {
+    const window = windowAt(plan.windows, this.minute());
+    const [lure, place] = [window?.presentations[0], window?.holding[0]];
+    if (!lure) return 'nothing for this hour';
+    const where = place ? `, ${nameOf(place.structure)}` : '';
+    return `${nameOf(lure.category)}, ${sayRange('depth', lure.runDepthM, this.units())}${where}`;
+  }
+
+  protected effortWords({ hours, bites }: Found): string {
+    const minutes = Math.round(hours * 60);
+    return `${bites} ${bites === 1 ? 'bite' : 'bites'} in ${minutes < 90 ? `${minutes} min` : `${hours.toFixed(1)} h`} of fishing.`;
+  }
+
+  protected guessWords(): string {
+    const notes = this.trip().notes.length;
+    return `A guess from ${notes} ${notes === 1 ? 'note' : 'notes'}.`;
+  }
+
+  protected changes(move: NextStep['move']): boolean {
+    return move !== 'stay' && move !== 'turn-back';
+  }
+
+  protected tap(tap: Tap): void {
+    switch (tap) {
+      case 'casts':
+        return void this.trips.casts(CASTS_A_TAP);
+      case 'bait':
+        return void this.trips.bait();
+      case 'birds':
+        return void this.trips.birds();
+      case 'mark':
+        return void this.trips.mark();
+      case 'landed':
+        return void this.landed();
+      default:
+        return void this.trips.contact(tap);
+    }
+  }
+
+  protected fish(fishing: Fishing): void {
+    void this.trips.fish(fishing);
+  }
+
+  protected fished(minutes: number): void {
+    void this.trips.minutes(minutes);
+  }
+
+  protected undo(): void {
+    this.close();
+    void this.trips.undo();
+  }
+
+  protected atBoat(id: string, atBoat: boolean): void {
+    void this.trips.atBoat(id, atBoat);
+  }
+
+  protected take(off: OtherPlan): void {
+    void this.trips.takePlan(off);
+  }
+
+  protected stay(off: OffPlan): void {
+    this.trips.keepPlan(off);
+  }
+
+  protected pause(): void {
+    void this.trips.pause();
+  }
+
+  protected resume(): void {
+    void this.trips.resume();
+  }
+
+  protected finish(): void {
+    void this.trips.finish();
+  }
+
+  protected close(): void {
+    this.panel.set(null);
+  }
+
+  private async landed(): Promise<void> {
+    const before = this.lastNote()?.id;
+    await this.trips.contact('landed');
+    const note = this.lastNote();
+    if (!note || note.id === before) return;
+    this.fishNote.set(note.id);
+    this.panel.set('fish');
+  }
+}

@@ -1,0 +1,37 @@
+import { say, type UnitSystem } from '@inky-shoal/core';
+import { type Fishing, type GoTo, placeWords } from '@inky-shoal/core/underway';
+import { compassOf } from '../sheet/words';
+
+const MINUTE_MS = 60_000;
+const METRES_PER_MILE = 1609.344;
+const METRES_PER_YARD = 0.9144;
+
+/** A stretch of time: `2 h 31`, `12 min`. */
+export function sayStretch(ms: number): string {
+  const minutes = Math.max(0, Math.floor(ms / MINUTE_MS));
+  return minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
+}
+
+/** A time of day on the water's clock. */
+export const sayTime = (atMs: number, timeZone: string | undefined): string =>
+  new Intl.DateTimeFormat('en-US', { hour: 'numeric', minute: '2-digit', timeZone }).format(atMs).toLowerCase();
+
+/** A way over water: `1.2 miles`, `340 yards`, `2.4 km`, `120 m`. */
+export function sayWay(metres: number, units: UnitSystem): string {
+  if (units === 'metric') {
+    return metres < 1000 ? `${Math.round(metres / 10) * 10} m` : `${(metres / 1000).toFixed(1)} km`;
+  }
+  const miles = metres / METRES_PER_MILE;
+  return miles < 0.4 ? `${Math.round(metres / METRES_PER_YARD / 10) * 10} yards` : `${miles.toFixed(1)} miles`;
+}
+
+/** Where to steer: `1.2 miles NW, 312°`. */
+export const sayGoTo = ({ distanceM, bearingDeg }: GoTo, units: UnitSystem): string =>
+  `${sayWay(distanceM, units)} ${compassOf(bearingDeg)}, ${String(Math.round(bearingDeg) % 360).padStart(3, '0')}°`;
+
+/** Where and how deep, as the end of a sentence. */
+export const sayWhere = (fishing: Fishing): string => placeWords(fishing) || 'where you are';
+
+/** A depth at which one fishes. */
+export const sayDepth = (depthM: number, units: UnitSystem): string =>
+  depthM <= 0.15 ? 'on top' : say('depth', depthM, units);

@@ -1,0 +1,82 @@
+import { sensedOf, type Instruments } from '../state/instruments.service';
+import { sayInstruments } from './instrument-words';
+import { sayGoTo, sayStretch, sayWay } from './underway-words';
+
+const NOW = 1_000_000;
+const heard = (agoMs: number): Instruments['heard'] => ({
+  position: { heard: { kind: 'position', lonLat: [-88.4, 35.9] }, atMs: NOW - agoMs },
+  depth: { heard: { kind: 'depth', depthM: 3.05 }, atMs: NOW - agoMs },
+  'water-temp': { heard: { kind: 'water-temp', tempC: 12.8 }, atMs: NOW - agoMs },
+});
+const line = (state: 'none' | 'hearing' | 'silent' | 'away' | 'calling', why: string | null = null) =>
+  ({ kind: 'line', state, why, sentences: 1, badChecksums: 0, garbled: 0 }) as const;
+const known = (more: Partial<Instruments>): Instruments => ({
+  line: line('hearing'),
+  heard: {},
+  browser: null,
+  browserWhy: null,
+  nowMs: NOW,
+  ...more,
+});
+
+describe('what goes into a note by itself', () => {
+  it('is what the instruments said just now', () => {
+    expect(sensedOf(known({ heard: heard(3000) }), NOW)).toEqual({
+      from: 'instruments',
+      lonLat: [-88.4, 35.9],
+      depthM: 3.05,
+      surfaceTempC: 12.8,
+      speedMps: undefined,
+    });
+  });
+
+  it('is never what they said long ago', () => {
+    expect(sensedOf(known({ heard: heard(20_000) }), NOW)).toBeUndefined();
+  });
+
+  it("is the browser's position where there are none", () => {
+    const browser = { lonLat: [-88.3, 35.8], atMs: NOW - 1000 } as const;
+    expect(sensedOf(known({ heard: heard(60_000), browser }), NOW)).toEqual({
+      from: 'browser',
+      lonLat: [-88.3, 35.8],
+    });
+    expect(sensedOf(known({ browser: { ...browser, atMs: NOW - 60_000 } }), NOW)).toBeUndefined();
+  });
+});
+
+describe('instruments in words', () => {
+  it.each([
+    [known({ line: line('none') }), null],
+    [known({ line: null }), null],
+    [known({ line: line('calling') }), 'Waiting for the instruments.'],
+    [known({ line: line('silent') }), 'The instruments are silent.'],
+    [
+      known({ line: line('away', 'Nobody listens there.') }),
+      'The instruments cannot be reached. Nobody listens there.',
+    ],
+    [known({ heard: heard(1000) }), '10 ft deep, water 55 °F.'],
+    [known({ heard: heard(42_000) }), 'Silent for 42 s. Last: 10 ft deep, water 55 °F.'],
+  ])('%#: stale is said to be stale, none is no problem', (instruments, words) => {
+    const said = sayInstruments(instruments, 'us');
+    expect(said?.text ?? null).toBe(words);
+    if (words?.startsWith('Silent')) expect(said?.stale).toBe(true);
+  });
+});
+
+describe('ways and stretches in words', () => {
+  it.each([
+    [120, 'us', '130 yards'],
+    [1931, 'us', '1.2 miles'],
+    [120, 'metric', '120 m'],
+    [2400, 'metric', '2.4 km'],
+  ] as const)('%d m in %s is %s', (metres, units, words) => expect(sayWay(metres, units)).toBe(words));
+
+  it('name the way to steer', () => {
+    expect(sayGoTo({ distanceM: 1931, bearingDeg: 312.4 }, 'us')).toBe('1.2 miles NW, 312°');
+    expect(sayGoTo({ distanceM: 50, bearingDeg: 359.8 }, 'metric')).toBe('50 m N, 000°');
+  });
+
+  it('count from minutes to hours', () => {
+    expect([0, 59 * 60_000, 151 * 60_000].map(sayStretch)).toEqual(['0 min', '59 min', '2 h 31']);
+  });
+});

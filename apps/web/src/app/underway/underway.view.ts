@@ -1,0 +1,149 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { sunDay } from '@inky-shoal/core';
+import { activeMs, dayClock, type Trip } from '@inky-shoal/core/underway';
+import { ConnectionService } from '../state/connection.service';
+import { type Look, SettingsService } from '../state/settings.service';
+import { TripLogService } from '../state/trip-log.service';
+import { TripSyncService } from '../state/trip-sync.service';
+import { TripService } from '../state/trip.service';
+import { TripReviewComponent } from './review.component';
+import { TripStartComponent } from './start.component';
+import { TripComponent } from './trip.component';
+import { sayStretch } from './underway-words';
+
+/** Underway: set out, fish, look back. */
+@Component({
+  selector: 'inky-underway',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [TripComponent, TripReviewComponent, TripStartComponent],
+  template: `
+    <div class="view">
+      @if (unopened(); as why) {
+        <h1>No trip can be noted here.</h1>
+        <p class="problem" role="alert">{{ why }}</p>
+      } @else if (log() === null) {
+        <p class="quiet" role="status">Reading the log.</p>
+      } @else {
+        @if (opened(); as trip) {
+          <header>
+            <h1>{{ trip.begin.name }}</h1>
+            <button type="button" class="plain" (click)="openedId.set(null)">Back</button>
+          </header>
+          <inky-trip-review [trip]="trip" [units]="units()" />
+        } @else if (trip(); as trip) {
+          <header>
+            <h1>{{ title(trip) }}</h1>
+            <p class="sync" role="status">{{ syncWords() }}</p>
+          </header>
+          @for (each of log()!.refused; track each.event.id) {
+            <p class="problem">One note was refused by the server and is kept here only: {{ each.why }}</p>
+          }
+          @if (lookOffered(trip); as look) {
+            <p class="offer">
+              <button type="button" class="plain" (click)="wear(look)">
+                {{ look === 'glare' ? 'Bright sun? Black on white' : 'Still dark? Dim the page' }}
+              </button>
+              <button type="button" class="plain" (click)="declined.set(look)">No</button>
+            </p>
+          }
+          @if (trip.state === 'over') {
+            <inky-trip-review [trip]="trip" [units]="units()" />
+          } @else {
+            <inky-trip [trip]="trip" [all]="trips()" [nowMs]="nowMs()" />
+          }
+        } @else {
+          <inky-trip-start [all]="trips()" (opened)="openedId.set($event)" />
+        }
+      }
+    </div>
+  `,
+  styles: `
+    header {
+      display: flex;
+      flex-wrap: wrap;
+      justify-content: space-between;
+      align-items: baseline;
+      gap: 0 1rem;
+      margin-bottom: 0.5rem;
+    }
+    .sync {
+      color: var(--ink-2);
+    }
+    .offer {
+      display: flex;
+      gap: 0.5rem;
+      justify-content: space-between;
+    }
+    .offer .plain:first-child {
+      padding-left: 0;
+    }
+    @media (max-width: 760px) {
+      .view {
+        padding-top: 0.5rem;
+        padding-bottom: 4.5rem;
+      }
+      h1 {
+        font-size: 1.2rem;
+      }
+      .sync {
+        font-size: 0.9rem;
+      }
+    }
+  `,
+})
+export class UnderwayView {
+  private readonly service = inject(TripService);
+  private readonly settings = inject(SettingsService);
+  private readonly logs = inject(TripLogService);
+  private readonly online = toSignal(inject(ConnectionService).online$, { initialValue: true });
+
+  protected readonly units = toSignal(this.settings.units$, { requireSync: true });
+  private readonly look = toSignal(this.settings.look$, { requireSync: true });
+  protected readonly log = toSignal(this.logs.log$, { initialValue: null });
+  protected readonly unopened = toSignal(this.logs.unopened$, { initialValue: null });
+  protected readonly trips = toSignal(this.service.trips$, { initialValue: [] });
+  protected readonly trip = toSignal(this.service.trip$, { initialValue: null });
+  protected readonly nowMs = toSignal(this.service.nowMs$, { initialValue: Date.now() });
+
+  /** A trip before that is read again. */
+  protected readonly openedId = signal<string | null>(null);
+  protected readonly opened = computed(() => this.trips().find(({ id }) => id === this.openedId()) ?? null);
+  protected readonly declined = signal<Look | null>(null);
+
+  /** Where the notes are: all at the server, on their way, or here. */
+  protected readonly syncWords = computed(() => {
+    const waiting = this.log()?.waiting.size ?? 0;
+    const notes = `${waiting} ${waiting === 1 ? 'note' : 'notes'}`;
+    if (!this.online()) return waiting ? `No signal. ${notes} kept here.` : 'No signal. Nothing waits.';
+    return waiting ? `Sending ${notes}.` : 'All sent.';
+  });
+
+  constructor() {
+    // Whoever looks at trips has them exchanged.
+    inject(TripSyncService);
+  }
+
+  protected title(trip: Trip): string {
+    if (trip.state === 'over') return `${trip.begin.name}: looking back`;
+    const stretch = sayStretch(activeMs(trip, trip.startMs, trip.stoppedMs ?? this.nowMs()));
+    return `${trip.state === 'paused' ? 'Paused' : 'Underway'} ${stretch}`;
+  }
+
+  /** The look that suits the hour, where another is worn: black on white under the sun, dim before it. */
+  protected lookOffered(trip: Trip): Look | null {
+    const { place } = trip.begin;
+    if (!place || trip.state === 'over') return null;
+    const local = new Intl.DateTimeFormat('en-CA', { dateStyle: 'short', timeZone: place.timeZone });
+    const { sunriseMin, sunsetMin } = sunDay(local.format(this.nowMs()), place);
+    const minute = dayClock(trip).minuteAt(this.nowMs()) % 1440;
+    const up = sunriseMin !== null && sunsetMin !== null && minute > sunriseMin + 45 && minute < sunsetMin - 45;
+    const dark = sunriseMin !== null && sunsetMin !== null && (minute < sunriseMin - 30 || minute > sunsetMin + 30);
+    const wanted = up ? 'glare' : dark ? 'night' : null;
+    return wanted === null || wanted === this.look() || wanted === this.declined() ? null : wanted;
+  }
+
+  protected wear(look: Look): void {
+    this.settings.set({ look });
+  }
+}
