@@ -11,7 +11,7 @@ interface Violation {
 }
 
 /** Runs axe in the page; evaluated from outside, so that the page's own policy stays as it is. */
-async function violations(page: Page): Promise<string[]> {
+export async function violations(page: Page): Promise<string[]> {
   await page.evaluate(axeSource);
   const found = await page.evaluate(async () => {
     const { axe } = window as unknown as {
@@ -39,6 +39,8 @@ const VIEWS: [name: string, path: (compare: string) => string, ready: string][] 
   ['boxes', () => '/rig/boxes', '.piece'],
   ['bench', () => '/rig/bench/running-depth', '.answer'],
   ['balance', () => '/rig/bench/balance', '.answer'],
+  ['underway', () => '/underway', 'inky-trip-start .act'],
+  ['more', () => '/more', 'main li'],
   ['settings', () => '/settings', 'main h2'],
 ];
 

@@ -7,6 +7,20 @@ export const PHONE = { width: 390, height: 844 };
 
 type Server = Awaited<ReturnType<typeof startServer>>;
 
+/** What a browser says of a server that is not there, itself or by the worker that keeps the page. */
+const OFFLINE =
+  /ERR_CONNECTION_REFUSED|ERR_CONNECTION_RESET|ERR_EMPTY_RESPONSE|ERR_INTERNET_DISCONNECTED|ERR_INCOMPLETE_CHUNKED|net::ERR_FAILED|status of 504/;
+
+export interface PageOptions {
+  readonly size?: typeof WIDE;
+  readonly look?: string;
+  readonly units?: string;
+  /** The page may be kept in the browser, to start with no server. */
+  readonly keeps?: boolean;
+  /** Where the browser says that it is; without one it may not tell. */
+  readonly position?: readonly [longitude: number, latitude: number];
+}
+
 /** A browser and a server of its own with fresh demo data, for one test file. */
 export class Stage {
   /** What the page complained of: errors on its console, refusals of its policy, exceptions. */
@@ -23,16 +37,22 @@ export class Stage {
   }
 
   /** A page with storage of its own. */
-  async page(path: string, options: { size?: typeof WIDE; look?: string; units?: string } = {}): Promise<Page> {
-    const { size = WIDE, look = 'paper', units = 'us' } = options;
-    const context = await this.browser.newContext({ viewport: size, locale: 'en-GB', reducedMotion: 'reduce' });
+  async page(path: string, options: PageOptions = {}): Promise<Page> {
+    const { size = WIDE, look = 'paper', units = 'us', keeps = false, position } = options;
+    const context = await this.browser.newContext({
+      viewport: size,
+      locale: 'en-GB',
+      reducedMotion: 'reduce',
+      serviceWorkers: keeps ? 'allow' : 'block',
+      ...(position && { geolocation: { longitude: position[0], latitude: position[1] }, permissions: ['geolocation'] }),
+    });
     this.contexts.push(context);
     await context.addInitScript((settings) => {
       if (!localStorage.getItem('inky.settings')) localStorage.setItem('inky.settings', settings);
     }, JSON.stringify({ units, look }));
     const page = await context.newPage();
     page.on('console', (message) => {
-      const offline = message.text().includes('ERR_CONNECTION_REFUSED');
+      const offline = OFFLINE.test(message.text());
       if (message.type() === 'error' && !offline) this.complaints.push(message.text());
     });
     page.on('pageerror', (error) => this.complaints.push(error.message));

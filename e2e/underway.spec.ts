@@ -1,0 +1,276 @@
+import type { BrowserContext, Page } from 'playwright-core';
+import type { TripEvent } from '@inky-shoal/core/underway';
+import { v7 as uuid } from 'uuid';
+import { violations } from './support/axe';
+import { PHONE, says, Stage, textOf, until } from './support/stage';
+
+let stage: Stage;
+beforeAll(async () => {
+  stage = await Stage.set();
+});
+afterEach(async () => {
+  await stage.closePages();
+  await endOpenTrips();
+});
+afterAll(() => stage.strike());
+
+const AT: [number, number] = [-88.41, 35.93];
+const tap = (page: Page, name: string) => page.locator('inky-taps').getByRole('button', { name }).click();
+const setOut = async (page: Page) => {
+  await page.getByRole('button', { name: 'Set out with the plan on the sheet' }).click();
+  await page.locator('inky-taps').waitFor();
+};
+const sync = (page: Page) => page.locator('.sync');
+
+/** All events that the server has, as another device would hear them. */
+async function heard(): Promise<TripEvent[]> {
+  const events: TripEvent[] = [];
+  for (let after = 0, more = true; more;) {
+    const answer = await fetch(`${stage.server.address}/api/books/demo/trip-events?after=${after}`);
+    const news = (await answer.json()) as { events: TripEvent[]; upTo: number; more: boolean };
+    events.push(...news.events);
+    ({ more, upTo: after } = news);
+  }
+  return events;
+}
+/** Notes of the latest trip, by what was tapped. */
+const tapsIn = (events: readonly TripEvent[], tripId: string) =>
+  events
+    .filter((event) => event.tripId === tripId)
+    .map((event) => (event.kind === 'contact' ? event.what : event.kind))
+    .sort();
+
+/** Ends what a test began, whether it held or not, as another device would: the next one sets out anew. */
+async function endOpenTrips(): Promise<void> {
+  const events = await heard();
+  const over = new Set(events.flatMap(({ kind, tripId }) => (kind === 'review' ? [tripId] : [])));
+  const open = events.filter(({ kind, tripId }) => kind === 'begin' && !over.has(tripId));
+  const at = new Date(Date.parse(events.at(-1)?.at ?? '2027-03-13T14:00:00Z') + 1000).toISOString();
+  const last = open.flatMap(({ tripId }) => {
+    const own = { tripId, deviceId: uuid(), at };
+    const review = { planned: [], done: [], found: [] };
+    return [
+      { ...own, id: uuid(), seq: 0, kind: 'finish' },
+      { ...own, id: uuid(), seq: 1, kind: 'review', review },
+    ];
+  });
+  if (!last.length) return;
+  const answer = await fetch(`${stage.server.address}/api/books/demo/trip-events`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(last),
+  });
+  expect(answer.status).toBe(200);
+}
+
+describe('a trip', () => {
+  it('goes on with no signal, over a reload while off and a server killed while it is told; then all is there once', async () => {
+    const page = await stage.page('/underway', { size: PHONE, keeps: true, position: AT });
+    const context: BrowserContext = page.context();
+    await page.getByRole('button', { name: 'Set out with the plan on the sheet' }).waitFor();
+    // The page is kept a little after it stands.
+    await page.evaluate(async () => {
+      await navigator.serviceWorker.ready;
+    });
+    await until('the page is kept', () =>
+      page.evaluate(async () => {
+        const names = await caches.keys();
+        const assets = names.find((name) => name.includes(':assets:') && name.endsWith(':cache'));
+        return !!assets && (await (await caches.open(assets)).keys()).some(({ url }) => url.endsWith('/index.html'));
+      }),
+    );
+    await page.reload();
+    await setOut(page);
+    await tap(page, '20 casts');
+    await tap(page, 'Follow');
+    await says(sync(page), 'All sent.');
+    const [begun] = await heard();
+    expect(begun?.kind).toBe('begin');
+
+    await context.setOffline(true);
+    await tap(page, 'Short');
+    await tap(page, 'Bait');
+    await says(sync(page), /No signal\. 2 notes kept here\./);
+    await page.reload();
+    await page.locator('inky-taps').waitFor();
+    await says(sync(page), /2 notes/);
+    await tap(page, 'Landed');
+    await page.getByLabel(/^Length/).fill('17');
+    await page.getByLabel('Tag number').fill('A 1734');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await tap(page, 'Missed');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await says(page.locator('inky-trip-log'), /Landed17 in, tag A 1734/);
+    await says(sync(page), /No signal\. 6 notes kept here\./);
+
+    // The plan goes on, too: the core runs in the page.
+    await page.getByRole('link', { name: 'Sheet' }).click();
+    await page.locator('.note').waitFor();
+    await page.getByRole('link', { name: 'Underway' }).click();
+
+    // Back in reach, the server is killed as soon as it is spoken to; nobody knows what it had kept.
+    const spokenTo = page.waitForRequest(
+      (request) => request.method() === 'POST' && request.url().endsWith('/trip-events'),
+    );
+    await context.setOffline(false);
+    await spokenTo;
+    await stage.restart();
+    await tap(page, 'Mark');
+    await says(sync(page), 'All sent.');
+    const events = await heard();
+    expect(new Set(events.map(({ id }) => id)).size).toBe(events.length);
+    expect(tapsIn(events, begun!.tripId)).toEqual(
+      ['begin', 'effort', 'follow', 'short', 'bait', 'landed', 'correct', 'missed', 'take-back', 'mark'].sort(),
+    );
+    const landed = events.find((event) => event.kind === 'contact' && event.what === 'landed');
+    expect(landed?.sensed).toEqual({ from: 'browser', lonLat: AT });
+  });
+
+  it('is the same on two devices that both note on it, and shows where a tag was seen before', async () => {
+    const one = await stage.page('/underway', { size: PHONE });
+    await setOut(one);
+    await tap(one, '20 casts');
+    await tap(one, 'Landed');
+    await one.getByLabel(/^Length/).fill('17');
+    await one.getByLabel('Tag number').fill('A 1734');
+    await one.getByRole('button', { name: 'Keep', exact: true }).click();
+    await says(sync(one), 'All sent.');
+    const two = await stage.page('/underway', { size: PHONE });
+    await two.locator('inky-taps').waitFor();
+    await tap(two, 'Short');
+    await tap(two, 'Landed');
+    await two.getByLabel('Tag number').fill('a1734');
+    await says(two.locator('inky-fish-form'), /Seen before: .*Lake Ferrow.*17 in\./);
+    await two.getByRole('button', { name: 'Fish on' }).click();
+    await says(sync(two), 'All sent.');
+    await tap(one, 'Birds');
+    await says(sync(one), 'All sent.');
+    for (const page of [one, two]) {
+      await page.reload();
+      await until('both tell the same', async () => {
+        const log = await textOf(page.locator('inky-trip-log'));
+        return ['Landed', 'Short strike', '20 casts', 'Birds'].every((words) => log.includes(words));
+      });
+      expect(await page.locator('inky-trip-log li').count()).toBe(5);
+    }
+  });
+
+  it('answers taps with another next move, and undoes the last one', async () => {
+    const page = await stage.page('/underway', { size: PHONE });
+    await setOut(page);
+    const next = page.locator('.move');
+    await says(next, /^Begin with the /);
+    await tap(page, '20 casts');
+    await says(page.locator('.next'), /if you stay|Stay, and go on/);
+    await tap(page, 'Landed');
+    await page.getByRole('button', { name: 'Fish on' }).click();
+    await tap(page, 'Landed');
+    await page.getByRole('button', { name: 'Fish on' }).click();
+    await says(next, /Turn round|Stay/);
+    await page.getByRole('button', { name: 'Because' }).click();
+    await says(page.locator('.next'), 'Several bites in a short stretch');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await says(page.locator('.last'), 'Landed');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByText('Tap what happens.').waitFor();
+    for (let each = 0; each < 4; each++) await tap(page, '20 casts');
+    await says(next, /Move on|Take up|Go deeper|Come up|Slower|Faster|Change one thing/);
+    await says(page.locator('.odds'), /\d+(\.\d)? bites an hour, \d+(\.\d)? if you stay; better in/);
+    // What is advised is fished with one tap, and carried into the next note.
+    await page.getByRole('button', { name: 'I do that' }).click();
+    await tap(page, 'Short');
+    const lure = await textOf(page.locator('.now h2'));
+    await says(page.locator('inky-trip-log li').first(), new RegExp(`Short strike${lure}`, 'i'));
+    // Another lure in two taps.
+    await page.getByRole('button', { name: 'Change', exact: true }).click();
+    const other = page.locator('inky-change li button').nth(1);
+    const words = (await textOf(other)).split(' at ')[0] as string;
+    await other.click();
+    await says(page.locator('.now h2'), words);
+  });
+
+  it('is looked back on after the last cast, in own words too, and kept with its review', async () => {
+    const page = await stage.page('/underway', { size: PHONE });
+    await setOut(page);
+    await tap(page, '20 casts');
+    await tap(page, 'Missed');
+    await page.getByRole('button', { name: 'After the last cast' }).click();
+    await says(page.locator('inky-trip-review'), /1 bite, 0 fish landed\..*Pre-spawn/s);
+    await page.getByLabel('In your words').fill('Wind from the wrong side.');
+    await page.getByRole('button', { name: 'Save the review' }).click();
+    await says(page.locator('inky-trip-start'), 'Trips before');
+    const told = (event: TripEvent) => event.kind === 'review' && event.note === 'Wind from the wrong side.';
+    await until('the review is at the server', async () => (await heard()).some(told));
+    await page
+      .getByRole('button', { name: /^Lake Ferrow/ })
+      .first()
+      .click();
+    await says(page.locator('inky-trip-review'), 'Wind from the wrong side.');
+  });
+
+  it('meets a warm reading with the new plan beside the old, and takes it with one tap', async () => {
+    const page = await stage.page('/underway', { size: PHONE });
+    await setOut(page);
+    await page.getByRole('button', { name: /New reading/ }).click();
+    await page.getByRole('spinbutton', { name: /Water temperature/ }).fill('64');
+    await page.locator('inky-trip-reading').getByRole('button', { name: 'Keep' }).click();
+    const off = page.locator('.off');
+    await says(off, /The water is 64 °F, warmer than the \d+ °F planned with\./);
+    const instead = (await textOf(off.locator('dd').nth(1))).split(',')[0] as string;
+    await page.getByRole('button', { name: 'Take the new plan' }).click();
+    await off.waitFor({ state: 'detached' });
+    await says(page.locator('.now h2'), new RegExp(instead, 'i'));
+  });
+});
+
+describe('what goes wrong', () => {
+  it('is said in a sentence, and no note is lost or doubled', async () => {
+    const page = await stage.page('/underway', { size: PHONE, units: 'metric' });
+    await setOut(page);
+    await tap(page, 'Landed');
+    await page.getByLabel(/^Length/).fill('900');
+    await says(page.locator('#length-problem'), 'Expected 2 to 250 cm, got 900 cm.');
+    expect(await page.getByRole('button', { name: 'Keep', exact: true }).isDisabled()).toBe(true);
+    await page.getByLabel(/^Length/).fill('90');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await says(page.locator('inky-trip-log'), 'Landed90 cm');
+
+    await page.evaluate(() => {
+      const kept = IDBObjectStore.prototype.add;
+      const full = () => {
+        throw new DOMException('no room', 'QuotaExceededError');
+      };
+      Object.assign(window, { room: () => (IDBObjectStore.prototype.add = kept) });
+      IDBObjectStore.prototype.add = full;
+    });
+    await tap(page, 'Short');
+    await says(page.locator('.notice'), 'This device has no room left: the note was not kept.');
+    expect(await page.locator('inky-trip-log li').count()).toBe(1);
+    await page.evaluate(() => (window as unknown as { room: () => void }).room());
+    await tap(page, 'Short');
+    await says(page.locator('inky-trip-log li').first(), 'Short strike');
+    expect(await page.locator('inky-trip-log li').count()).toBe(2);
+  });
+});
+
+describe('for every hand and eye', () => {
+  it.each(['paper', 'night', 'glare'])('axe finds nothing under way in %s', async (look) => {
+    const page = await stage.page('/underway', { size: PHONE, look });
+    await setOut(page);
+    await tap(page, 'Short');
+    await page.locator('.move').waitFor();
+    expect(await violations(page)).toEqual([]);
+    for (const open of ['Change', 'Why', 'Because']) {
+      await page.getByRole('button', { name: open, exact: true }).click();
+      expect(await violations(page)).toEqual([]);
+      if (open === 'Change') await page.getByRole('button', { name: 'As it was' }).click();
+    }
+    const heights = await page
+      .locator('inky-taps button')
+      .evaluateAll((targets) => targets.map((target) => target.getBoundingClientRect().height));
+    expect(Math.min(...heights)).toBeGreaterThanOrEqual(60);
+  });
+
+  it('complains of nothing on the way', () => expect(stage.complaints).toEqual([]));
+});
