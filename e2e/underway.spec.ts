@@ -1,6 +1,10 @@
+import type { AddressInfo, Socket } from 'node:net';
+import { seeded } from '@inky-shoal/demo';
 import type { BrowserContext, Page } from 'playwright-core';
 import type { TripEvent } from '@inky-shoal/core/underway';
 import { v7 as uuid } from 'uuid';
+import { Boat } from '../apps/sim/src/boat';
+import { boatLine } from '../apps/sim/src/boat-line';
 import { violations } from './support/axe';
 import { PHONE, says, Stage, textOf, until } from './support/stage';
 
@@ -224,6 +228,63 @@ describe('a trip', () => {
   });
 });
 
+describe('instruments', () => {
+  it('come, go into the notes by themselves, fall silent, are told as stale, and come back', async () => {
+    const at = [-88.42, 35.94] as const;
+    const boat = new Boat(at, [], 8, { depthM: () => 4.57, tempC: () => 13.4 });
+    let silent = false;
+    const faults = {
+      badChecksum: 0.2,
+      garbled: 0.2,
+      silentEvery: 1,
+      // A line that is silent for every second of each.
+      get silentFor() {
+        return silent ? 1 : 0;
+      },
+    };
+    const line = boatLine(boat, faults, seeded(3), 100);
+    const sockets = new Set<Socket>();
+    line.on('connection', (socket) => sockets.add(socket));
+    line.listen(0, '127.0.0.1');
+    await new Promise((listening) => line.once('listening', listening));
+    try {
+      const page = await stage.page('/settings');
+      const field = page.locator('inky-instruments-field');
+      await field.getByRole('textbox').fill('boat');
+      await field.getByRole('button', { name: 'Keep' }).click();
+      await says(page.locator('#instruments-problem'), 'expected an address as tcp://');
+      await field.getByRole('textbox').fill(`tcp://127.0.0.1:${(line.address() as AddressInfo).port}`);
+      await field.getByRole('button', { name: 'Keep' }).click();
+      await says(page.locator('.notice'), 'Underway listens to it.');
+      await page.getByRole('link', { name: 'Underway' }).click();
+      await setOut(page);
+      const told = page.locator('section:has(> #instruments)');
+      const latest = page.locator('inky-trip-log li').first();
+      await says(told, /15 ft deep, water 56 °F/);
+      await tap(page, '20 casts');
+      await says(latest, /15 ft under the boat, water 56 °F/);
+      silent = true;
+      const stale = async () => /Silent for \d+ s\. Last: 15 ft deep/.test(await textOf(told));
+      await until('silence is told', stale, 40_000);
+      await tap(page, 'Follow');
+      await says(latest, 'Follow');
+      expect(await textOf(latest)).not.toContain('under the boat');
+      silent = false;
+      await says(told, /^Instruments ?15 ft deep, water 56 °F, 0 mph\.$/);
+      await tap(page, 'Short');
+      await says(latest, /15 ft under the boat/);
+      await says(sync(page), 'All sent.');
+      const noted = (await heard()).filter(({ kind }) => kind === 'contact' || kind === 'effort').slice(-3);
+      expect(noted.map(({ sensed }) => sensed?.depthM?.toFixed(1))).toEqual(['4.6', undefined, '4.6']);
+    } finally {
+      const own = { method: 'PUT', headers: { 'content-type': 'application/json' }, body: '{"address":null}' };
+      await fetch(`${stage.server.address}/api/books/demo/instruments`, own);
+      for (const socket of sockets) socket.destroy();
+      await new Promise((closed) => line.close(closed));
+    }
+  });
+});
+
 describe('what goes wrong', () => {
   it('is said in a sentence, and no note is lost or doubled', async () => {
     const page = await stage.page('/underway', { size: PHONE, units: 'metric' });
@@ -272,5 +333,7 @@ describe('for every hand and eye', () => {
     expect(Math.min(...heights)).toBeGreaterThanOrEqual(60);
   });
 
-  it('complains of nothing on the way', () => expect(stage.complaints).toEqual([]));
+  it('complains of nothing on the way but of the address that was refused', () => {
+    expect(stage.complaints.filter((each) => !each.includes('status of 422'))).toEqual([]);
+  });
 });

@@ -3,12 +3,13 @@ import { ensureInstalled, ensurePageBuilt, say } from './lib/workspace.mjs';
 
 ensureInstalled();
 ensurePageBuilt();
-// The demo's weather and gauge are made up by a program of their own, so that its going away can be tried out. Nobody
-// waits for it: until it answers, the demo goes without.
+// The demo's weather, gauge and boat are made up by a program of their own, so that its going away can be tried out.
+// Nobody waits for it: until it answers, the demo goes without.
 if (process.env.INKY_DEMO_OUTSIDE === undefined) {
-  const port = await freePort();
+  const [port, boatPort] = [await freePort(), await freePort()];
   process.env.INKY_DEMO_OUTSIDE = `http://127.0.0.1:${port}`;
-  startStandIns(port).catch((error) => say(`The demo goes without its weather: ${error.message}`));
+  process.env.INKY_DEMO_BOAT = `tcp://127.0.0.1:${boatPort}`;
+  startStandIns(port, boatPort).catch((error) => say(`The demo goes without its weather: ${error.message}`));
 }
 await import('../apps/server/dist/main.js');
 

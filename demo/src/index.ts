@@ -67,5 +67,6 @@ export { trueLake, LAYER_M, type TrueCourse, type TrueZone } from './outside/lak
 export { forecastAt, issueMs, weatherAt, type Climate, type Hour } from './outside/weather.js';
 export { gaugeHours } from './outside/gauge.js';
 export { DEMO_NOW } from './clock.js';
+export { seeded } from './random.js';
 export { demoCharts, type DemoChart } from './chart/index.js';
 export { demoReadings, demoTruth } from './truth.js';

@@ -38,8 +38,9 @@ export async function startProgram(file, env) {
   };
 }
 
-/** Starts the stand-ins for what lies outside, on a free port. */
-export const startStandIns = (port = 0) => startProgram('apps/sim/dist/main.js', { INKY_SIM_PORT: String(port) });
+/** Starts the stand-ins for what lies outside, on a free port; with a boat that speaks where a port is given for it. */
+export const startStandIns = (port = 0, boatPort = 0) =>
+  startProgram('apps/sim/dist/main.js', { INKY_SIM_PORT: String(port), INKY_SIM_BOAT_PORT: String(boatPort) });
 
 /**
  * Starts the built server on a free port.

@@ -1,4 +1,6 @@
 import { resolve } from 'node:path';
+import { parse } from '@inky-shoal/core';
+import { InstrumentsAddress } from '@inky-shoal/core/formats/nmea';
 import type { LinePatience } from './services/instruments.js';
 import type { Patience } from './outside/http-source.js';
 
@@ -14,6 +16,8 @@ export interface Config {
   readonly allowedHosts: readonly string[];
   /** Where the stand-ins of the demo's weather and gauge are; null where there are none. */
   readonly demoOutside: string | null;
+  /** Where the demo's boat speaks; null where it has none. */
+  readonly demoBoat?: string | null;
   readonly logLevel: string;
   /** How long services outside are waited for; the usual where it is not said. */
   readonly patience?: Patience;
@@ -38,6 +42,12 @@ function addressOf(text: string | undefined): string | null {
   return text;
 }
 
+function boatOf(text: string | undefined): string | null {
+  const parsed = parse(InstrumentsAddress, { address: text || null });
+  if (!parsed.ok) throw new Error(`INKY_DEMO_BOAT: ${parsed.problems[0]?.message ?? 'expected an address'}`);
+  return parsed.value.address;
+}
+
 /** Reads the configuration from an environment. Throws one clear sentence on a value it cannot use. */
 export function readConfig(env: Readonly<Record<string, string | undefined>>, rootDir: string): Config {
   return {
@@ -50,6 +60,7 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>, ro
       .map((host) => host.trim())
       .filter(Boolean),
     demoOutside: addressOf(env['INKY_DEMO_OUTSIDE']),
+    demoBoat: boatOf(env['INKY_DEMO_BOAT']),
     logLevel: env['INKY_LOG'] ?? 'info',
   };
 }

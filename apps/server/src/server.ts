@@ -28,6 +28,7 @@ export async function startServer(config: Config): Promise<RunningServer> {
     dataDir: config.dataDir,
     systemNow: () => new Date(),
     demoOutside: config.demoOutside,
+    demoBoat: config.demoBoat ?? null,
     patience: config.patience,
     linePatience: config.linePatience,
   });

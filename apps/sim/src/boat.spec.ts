@@ -3,6 +3,7 @@ import { globeM } from '@inky-shoal/core/formats/features';
 import { InstrumentListener, type Heard } from '@inky-shoal/core/formats/nmea';
 import { Boat, NO_FAULTS, overTheLine } from './boat.js';
 import { boatLine } from './boat-line.js';
+import { demoBoat, USUAL_FAULTS } from './demo-boat.js';
 
 const START = [-88.41, 35.9] as const;
 const POINT = [-88.4, 35.9] as const;
@@ -99,5 +100,24 @@ describe('a boat on the line', () => {
     const east = long.flatMap((each) => (each.kind === 'position' ? [each.lonLat[0]] : []));
     expect(east).toEqual([...east].sort((a, b) => a - b));
     expect(east.at(-1)).toBeGreaterThan(east[0] as number);
+  });
+});
+
+describe('the boat of the demo', () => {
+  it('stays over water, is heard through its faults, and comes to the places on the chart', () => {
+    const own = demoBoat();
+    const listener = new InstrumentListener();
+    const random = numbers();
+    const heard: Heard[] = [];
+    for (let second = 0; second < 6000; second += 3) {
+      heard.push(...listener.push(overTheLine(own.sentences(second), second, USUAL_FAULTS, random)));
+    }
+    const depths = heard.flatMap((each) => (each.kind === 'depth' ? [each.depthM] : []));
+    expect(depths.length).toBeGreaterThan(1500);
+    expect(depths.filter((depthM) => depthM > 0.5).length / depths.length).toBeGreaterThan(0.75);
+    expect(Math.max(...depths)).toBeGreaterThan(3);
+    const stays = Array.from({ length: 6000 }, (_, second) => own.at(second)).filter(({ speedMps }) => speedMps === 0);
+    expect(stays.length).toBeGreaterThan(1200);
+    expect(listener.heardSoFar.badChecksums).toBeGreaterThan(0);
   });
 });

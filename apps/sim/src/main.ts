@@ -1,4 +1,7 @@
 import type { AddressInfo } from 'node:net';
+import { seeded } from '@inky-shoal/demo';
+import { boatLine } from './boat-line.js';
+import { demoBoat, USUAL_FAULTS } from './demo-boat.js';
 import { standIns } from './service.js';
 
 const port = Number(process.env['INKY_SIM_PORT'] ?? 0);
@@ -11,7 +14,13 @@ server.on('error', (error) => {
   process.exit(1);
 });
 
+// A boat speaks where a port is set for it.
+const boatPort = Number(process.env['INKY_SIM_BOAT_PORT'] ?? 0);
+const boat = boatPort ? boatLine(demoBoat(), USUAL_FAULTS, seeded(7)).listen(boatPort, '127.0.0.1') : null;
+boat?.on('error', (error) => process.stderr.write(`The boat could not start: ${error.message}\n`));
+
 const stop = () => {
+  boat?.close();
   server.close(() => process.exit(0));
   server.closeIdleConnections();
 };

@@ -20,6 +20,8 @@ export interface OutsideOptions {
   readonly address: string | null;
   readonly patience?: Patience;
   readonly linePatience?: LinePatience;
+  /** Where the boat's instruments are, until the user says otherwise. */
+  readonly boat: string | null;
 }
 
 /** One book: its waters, readings and plans, in a file of its own, with its own clock. */
@@ -39,7 +41,7 @@ export class BookService {
     readonly id: Book,
     private readonly db: Db,
     private readonly systemNow: () => Date,
-    { address, patience, linePatience }: OutsideOptions,
+    { address, patience, linePatience, boat }: OutsideOptions,
   ) {
     this.waters = new WaterRepository(db);
     this.readings = new ReadingRepository(db);
@@ -56,7 +58,7 @@ export class BookService {
       address,
       patience,
     );
-    this.instruments = new InstrumentService(this.facts, () => this.now(), linePatience);
+    this.instruments = new InstrumentService(this.facts, () => this.now(), linePatience, boat);
   }
 
   /** The demo's clock stands still; the user's own book goes by the machine's. */
@@ -125,6 +127,8 @@ export interface BookOptions {
   readonly systemNow: () => Date;
   /** Address of the stand-ins for the demo's weather and gauge; null where they are not there. */
   readonly demoOutside: string | null;
+  /** Where the demo's boat speaks; null where it has none. */
+  readonly demoBoat: string | null;
   readonly patience?: Patience;
   readonly linePatience?: LinePatience;
 }
@@ -134,13 +138,19 @@ export async function openBooks({
   dataDir,
   systemNow,
   demoOutside,
+  demoBoat,
   patience,
   linePatience,
 }: BookOptions): Promise<Books> {
-  const open = async (id: Book, address: string | null) =>
-    new BookService(id, await openDb(join(dataDir, `${id}.sqlite`)), systemNow, { address, patience, linePatience });
+  const open = async (id: Book, address: string | null, boat: string | null) =>
+    new BookService(id, await openDb(join(dataDir, `${id}.sqlite`)), systemNow, {
+      address,
+      patience,
+      linePatience,
+      boat,
+    });
   // The stand-ins make their weather up: only the demo may take them for the world.
-  const books = { demo: await open('demo', demoOutside), own: await open('own', null) };
+  const books = { demo: await open('demo', demoOutside, demoBoat), own: await open('own', null, null) };
   await books.demo.seedDemo();
   return books;
 }

@@ -18,15 +18,19 @@ export class InstrumentService {
     private readonly facts: FactRepository,
     private readonly now: () => string,
     private readonly patience?: LinePatience,
+    /** Where they are until the user says otherwise. */
+    private readonly usual: string | null = null,
   ) {}
 
   async address(): Promise<string | null> {
-    return (await this.facts.get(ADDRESS)) ?? null;
+    const kept = await this.facts.get(ADDRESS);
+    return kept === undefined ? this.usual : kept || null;
   }
 
   /** Sets where the instruments are. Who listens already hears those from now on. */
   async setAddress(address: string | null): Promise<void> {
-    await (address === null ? this.facts.remove(ADDRESS) : this.facts.set(ADDRESS, address));
+    // Nowhere is kept, too: it stands against where they usually are.
+    await this.facts.set(ADDRESS, address ?? '');
     this.hangUp();
     if (this.listeners.size) await this.callUp();
   }

@@ -128,7 +128,7 @@ export function tripOf(events: readonly TripEvent[], tripId: string): Trip | nul
   };
 }
 
-/** Trips among events, the latest first. */
+/** Trips among events, the latest made first: ids go by the time at which they are made, whatever hour a book shows. */
 export function tripsOf(events: readonly TripEvent[]): Trip[] {
   const byTrip = new Map<string, TripEvent[]>();
   for (const event of events) {
@@ -136,9 +136,7 @@ export function tripsOf(events: readonly TripEvent[]): Trip[] {
     if (own) own.push(event);
     else byTrip.set(event.tripId, [event]);
   }
-  return [...byTrip]
-    .flatMap(([id, own]) => tripOf(own, id) ?? [])
-    .sort((a, b) => b.startMs - a.startMs || (a.id < b.id ? 1 : -1));
+  return [...byTrip].flatMap(([id, own]) => tripOf(own, id) ?? []).sort((a, b) => (a.id < b.id ? 1 : -1));
 }
 
 /** The last tap of a device on a trip that still stands: what an undo takes back. */

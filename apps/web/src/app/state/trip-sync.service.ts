@@ -32,11 +32,13 @@ export class TripSyncService {
       this.log.waiting$.pipe(filter(Boolean), debounceTime(SETTLED_MS)),
       timer(LISTEN_MS, LISTEN_MS).pipe(filter(() => document.visibilityState === 'visible')),
     )
-      .pipe(exhaustMap(() => from(this.exchange(this.books.book))))
+      .pipe(exhaustMap(() => from(this.exchange())))
       .subscribe();
   }
 
-  private async exchange(book: Book): Promise<void> {
+  private async exchange(): Promise<void> {
+    // Only what is read already can be told apart from what is new.
+    const { book } = await firstValueFrom(this.log.log$);
     try {
       do {
         await this.sendPhotos(book);

@@ -23,10 +23,13 @@ export function sayInstruments(
       stale: true,
     };
   }
-  const latestMs = Math.max(...figures.map(({ atMs }) => atMs));
-  const words = figures.map(({ text }) => text).join(', ');
-  if (isStale(latestMs, nowMs)) {
-    return { text: `Silent for ${Math.round((nowMs - latestMs) / 1000)} s. Last: ${words}.`, stale: true };
+  const ago = (atMs: number) => `${Math.round((nowMs - atMs) / 1000)} s`;
+  const fresh = figures.filter(({ atMs }) => !isStale(atMs, nowMs)).map(({ text }) => text);
+  const old = figures.filter(({ atMs }) => isStale(atMs, nowMs));
+  if (!fresh.length) {
+    const latestMs = Math.max(...old.map(({ atMs }) => atMs));
+    return { text: `Silent for ${ago(latestMs)}. Last: ${old.map(({ text }) => text).join(', ')}.`, stale: true };
   }
+  const words = [...fresh, ...old.map(({ text, atMs }) => `${text} ${ago(atMs)} ago`)].join(', ');
   return { text: `${words.charAt(0).toUpperCase()}${words.slice(1)}.`, stale: false };
 }

@@ -55,6 +55,10 @@ describe('instruments in words', () => {
       'The instruments cannot be reached. Nobody listens there.',
     ],
     [known({ heard: heard(1000) }), '10 ft deep, water 55 °F.'],
+    [
+      known({ heard: { ...heard(42_000), 'water-temp': heard(1000)['water-temp'] } }),
+      'Water 55 °F, 10 ft deep 42 s ago.',
+    ],
     [known({ heard: heard(42_000) }), 'Silent for 42 s. Last: 10 ft deep, water 55 °F.'],
   ])('%#: stale is said to be stale, none is no problem', (instruments, words) => {
     const said = sayInstruments(instruments, 'us');
