@@ -1,5 +1,6 @@
 import { nextMove } from '@inky-shoal/core/evidence';
 import { compareDays, drawWorld } from '@inky-shoal/demo/underway';
+import { pageRows } from './underway-page.mjs';
 
 const DAYS_OF_KIND = 100;
 
@@ -16,7 +17,7 @@ function longDay() {
   return { blocks, candidates: all, nowId: all[3].id, atMin: 700, leftMin: 170, costMin };
 }
 
-export function* rows() {
+export async function* rows() {
   const { days, perHour, byKind, coverage80 } = compareDays(DAYS_OF_KIND);
   const how = `${days} simulated days of five kinds`;
   yield {
@@ -59,4 +60,5 @@ export function* rows() {
     samples: samples.slice(20),
     how: '200 blocks, 150 candidates; wanted under 30',
   };
+  yield* pageRows();
 }

@@ -44,6 +44,24 @@ const tapsIn = (events: readonly TripEvent[], tripId: string) =>
     .map((event) => (event.kind === 'contact' ? event.what : event.kind))
     .sort();
 
+/** Waits until so many events of the latest trip are at the server: the page may still say what held before a tap. */
+async function reaches(page: Page, count: number): Promise<void> {
+  let found = 0;
+  const all = async () => {
+    const events = await heard();
+    const tripId = events
+      .map((event) => event.tripId)
+      .sort()
+      .at(-1);
+    found = events.filter((event) => event.tripId === tripId).length;
+    return found === count;
+  };
+  await until(`${count} events are at the server`, all).catch((error: Error) => {
+    throw new Error(`${error.message}; there are ${found}`);
+  });
+  await says(sync(page), 'All sent.');
+}
+
 /** Ends what a test began, whether it held or not, as another device would: the next one sets out anew. */
 async function endOpenTrips(): Promise<void> {
   const events = await heard();
@@ -87,7 +105,7 @@ describe('a trip', () => {
     await setOut(page);
     await tap(page, '20 casts');
     await tap(page, 'Follow');
-    await says(sync(page), 'All sent.');
+    await reaches(page, 3);
     const [begun] = await heard();
     expect(begun?.kind).toBe('begin');
 
@@ -120,7 +138,7 @@ describe('a trip', () => {
     await spokenTo;
     await stage.restart();
     await tap(page, 'Mark');
-    await says(sync(page), 'All sent.');
+    await reaches(page, 10);
     const events = await heard();
     expect(new Set(events.map(({ id }) => id)).size).toBe(events.length);
     expect(tapsIn(events, begun!.tripId)).toEqual(
@@ -138,7 +156,7 @@ describe('a trip', () => {
     await one.getByLabel(/^Length/).fill('17');
     await one.getByLabel('Tag number').fill('A 1734');
     await one.getByRole('button', { name: 'Keep', exact: true }).click();
-    await says(sync(one), 'All sent.');
+    await reaches(one, 4);
     const two = await stage.page('/underway', { size: PHONE });
     await two.locator('inky-taps').waitFor();
     await tap(two, 'Short');
@@ -146,9 +164,9 @@ describe('a trip', () => {
     await two.getByLabel('Tag number').fill('a1734');
     await says(two.locator('inky-fish-form'), /Seen before: .*Lake Ferrow.*17 in\./);
     await two.getByRole('button', { name: 'Fish on' }).click();
-    await says(sync(two), 'All sent.');
+    await reaches(two, 6);
     await tap(one, 'Birds');
-    await says(sync(one), 'All sent.');
+    await reaches(one, 7);
     for (const page of [one, two]) {
       await page.reload();
       await until('both tell the same', async () => {
@@ -273,7 +291,7 @@ describe('instruments', () => {
       await says(told, /^Instruments ?15 ft deep, water 56 °F, 0 mph\.$/);
       await tap(page, 'Short');
       await says(latest, /15 ft under the boat/);
-      await says(sync(page), 'All sent.');
+      await reaches(page, 4);
       const noted = (await heard()).filter(({ kind }) => kind === 'contact' || kind === 'effort').slice(-3);
       expect(noted.map(({ sensed }) => sensed?.depthM?.toFixed(1))).toEqual(['4.6', undefined, '4.6']);
     } finally {

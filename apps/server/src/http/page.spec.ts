@@ -72,6 +72,18 @@ describe('the page', () => {
     expect(pressed.headers['content-type']).toContain('javascript');
   });
 
+  it('gives parts of the page no policy of their own, but holds them to their kind; workers have one', async () => {
+    const part = (await raw('/main-ABCD1234.js', 'br')).headers;
+    expect(part['content-security-policy']).toBeUndefined();
+    expect(part).toMatchObject({
+      'x-content-type-options': 'nosniff',
+      'cross-origin-resource-policy': 'same-origin',
+    });
+    for (const path of ['/worker-ABCD1234.js', '/ngsw-worker.js', '/mark.svg', '/media/../index.html']) {
+      expect((await raw(path, 'identity')).headers['content-security-policy']).toContain("default-src 'none'");
+    }
+  });
+
   it('lets files with hashed names be kept for good, others be asked for again', async () => {
     expect((await raw('/main-ABCD1234.js', 'br')).headers['cache-control']).toContain('immutable');
     expect((await raw('/mark.svg', 'identity')).headers['cache-control']).toBe('no-cache');

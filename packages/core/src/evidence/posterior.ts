@@ -106,9 +106,10 @@ export function posterior(blocks: readonly Block[], preferences: readonly number
     const share = longest > LONGEST_STEP ? LONGEST_STEP / longest : 1;
     latent = latent.map((value, at) => value + share * ((target[at] as number) - value));
     expected = expectedAt(latent);
+    // So near the top the curvature is the same to a few hundredths: what was taken apart for this step serves on.
+    if (longest < CLOSE_ENOUGH) break;
     root = expected.map(Math.sqrt);
     lower = decomposed(kernel, root);
-    if (longest < CLOSE_ENOUGH) break;
   }
   /** At the top the weight of a block is the gradient: what it brought over what was expected of it. */
   const weights = expected.map((own, at) => (blocks[at] as Block).bites - own);
@@ -173,7 +174,7 @@ export function posterior(blocks: readonly Block[], preferences: readonly number
 }
 
 /** Blocks that stand for what else was fished of an attribute, at most. */
-const MOST_OTHERS = 16;
+const MOST_OTHERS = 8;
 /** Levels less alike than this are others. */
 const OTHER_BELOW = 0.6;
 

@@ -89,6 +89,7 @@ export class TripLogService {
       if (error instanceof NotKept) throw error;
       throw new NotKept(isFull(error) ? WHY_FULL : WHY_CLOSED, { cause: error });
     }
+    (performance as Partial<Performance>).mark?.('inky:kept');
     this.change(book, (log) => ({
       ...log,
       events: [...log.events, kept],

@@ -9,8 +9,12 @@ import { TripLogService } from './trip-log.service';
 
 /** Events that go at once. */
 const BATCH = 2000;
+/** Events that are read from the device at once. */
+const MOST_READ = 20_000;
 /** Taps that follow one another go together. */
 const SETTLED_MS = 400;
+/** So often what still waits is tried again, whatever the line seems to be like. */
+const AGAIN_MS = 4000;
 /** So often one listens to what other devices noted. */
 const LISTEN_MS = 20_000;
 
@@ -25,11 +29,15 @@ export class TripSyncService {
   private readonly log = inject(TripLogService);
   private readonly connection = inject(ConnectionService);
 
+  /** Batches that the server has, until the device has noted it. */
+  private marked: Promise<unknown> = Promise.resolve();
+
   constructor() {
     merge(
       this.connection.there$,
       this.books.book$,
       this.log.waiting$.pipe(filter(Boolean), debounceTime(SETTLED_MS)),
+      timer(AGAIN_MS, AGAIN_MS).pipe(filter(() => !!this.log.now?.waiting.size)),
       timer(LISTEN_MS, LISTEN_MS).pipe(filter(() => document.visibilityState === 'visible')),
     )
       .pipe(exhaustMap(() => from(this.exchange())))
@@ -53,9 +61,13 @@ export class TripSyncService {
   }
 
   private async sendWaiting(book: Book): Promise<void> {
-    for (let events = await this.log.waiting(book, BATCH); events.length;) {
-      await this.send(book, events);
-      events = await this.log.waiting(book, BATCH);
+    const events = await this.log.waiting(book, MOST_READ);
+    try {
+      for (let from = 0; from < events.length; from += BATCH) await this.send(book, events.slice(from, from + BATCH));
+    } finally {
+      const { marked } = this;
+      this.marked = Promise.resolve();
+      await marked;
     }
   }
 
@@ -72,7 +84,8 @@ export class TripSyncService {
   private async send(book: Book, events: readonly TripEvent[]): Promise<void> {
     try {
       await firstValueFrom(this.api.send({ method: 'POST', path: `/books/${book}/trip-events`, body: events }));
-      await this.log.sent(book, events);
+      // The next batch goes while the device notes that this one is there.
+      this.marked = Promise.all([this.marked, this.log.sent(book, events)]);
     } catch (error) {
       const [only] = events;
       if (!(error instanceof ApiError) || error.kind === 'away' || !only) throw error;

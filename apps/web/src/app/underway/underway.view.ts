@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { sunDay } from '@inky-shoal/core';
+import { minutesOf } from '@inky-shoal/core';
 import { activeMs, dayClock, type Trip } from '@inky-shoal/core/underway';
 import { ConnectionService } from '../state/connection.service';
 import { type Look, SettingsService } from '../state/settings.service';
@@ -11,6 +11,10 @@ import { TripReviewComponent } from './review.component';
 import { TripStartComponent } from './start.component';
 import { TripComponent } from './trip.component';
 import { sayStretch } from './underway-words';
+
+/** The sun is bright so long after it rose, and the day still dark so long before. */
+const BRIGHT_AFTER_MIN = 45;
+const DARK_BEFORE_MIN = 30;
 
 /** Underway: set out, fish, look back. */
 @Component({
@@ -106,6 +110,8 @@ export class UnderwayView {
   protected readonly trip = toSignal(this.service.trip$, { initialValue: null });
   protected readonly nowMs = toSignal(this.service.nowMs$, { initialValue: Date.now() });
 
+  private readonly day = toSignal(this.service.day$, { initialValue: null });
+
   /** A trip before that is read again. */
   protected readonly openedId = signal<string | null>(null);
   protected readonly opened = computed(() => this.trips().find(({ id }) => id === this.openedId()) ?? null);
@@ -132,13 +138,12 @@ export class UnderwayView {
 
   /** The look that suits the hour, where another is worn: black on white under the sun, dim before it. */
   protected lookOffered(trip: Trip): Look | null {
-    const { place } = trip.begin;
-    if (!place || trip.state === 'over') return null;
-    const local = new Intl.DateTimeFormat('en-CA', { dateStyle: 'short', timeZone: place.timeZone });
-    const { sunriseMin, sunsetMin } = sunDay(local.format(this.nowMs()), place);
+    const { sunrise, sunset } = this.day() ?? {};
+    if (!sunrise || !sunset || trip.state === 'over') return null;
+    const [up0, down0] = [minutesOf(sunrise), minutesOf(sunset)];
     const minute = dayClock(trip).minuteAt(this.nowMs()) % 1440;
-    const up = sunriseMin !== null && sunsetMin !== null && minute > sunriseMin + 45 && minute < sunsetMin - 45;
-    const dark = sunriseMin !== null && sunsetMin !== null && (minute < sunriseMin - 30 || minute > sunsetMin + 30);
+    const up = minute > up0 + BRIGHT_AFTER_MIN && minute < down0 - BRIGHT_AFTER_MIN;
+    const dark = minute < up0 - DARK_BEFORE_MIN || minute > down0 + DARK_BEFORE_MIN;
     const wanted = up ? 'glare' : dark ? 'night' : null;
     return wanted === null || wanted === this.look() || wanted === this.declined() ? null : wanted;
   }
