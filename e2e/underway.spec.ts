@@ -231,6 +231,22 @@ describe('a trip', () => {
     await says(page.locator('inky-trip-review'), 'Wind from the wrong side.');
   });
 
+  it('keeps a photo of a fish with its note, and brings it to the server', async () => {
+    const page = await stage.page('/underway', { size: PHONE });
+    await setOut(page);
+    await tap(page, 'Landed');
+    const dot = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
+    const photo = { name: 'fish.png', mimeType: 'image/png', buffer: Buffer.from(dot, 'base64') };
+    await page.locator('inky-fish-form input[type=file]').setInputFiles(photo);
+    await says(page.locator('inky-fish-form'), 'Photo is kept');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await reaches(page, 3);
+    const told = (await heard()).at(-1);
+    const photoId = told?.kind === 'correct' ? told.fish?.photoId : undefined;
+    const there = async () => (await fetch(`${stage.server.address}/api/books/demo/photos/${photoId}`)).ok;
+    await until('the photo is at the server', there);
+  });
+
   it('meets a warm reading with the new plan beside the old, and takes it with one tap', async () => {
     const page = await stage.page('/underway', { size: PHONE });
     await setOut(page);
@@ -314,6 +330,8 @@ describe('what goes wrong', () => {
     await page.getByLabel(/^Length/).fill('90');
     await page.getByRole('button', { name: 'Keep', exact: true }).click();
     await says(page.locator('inky-trip-log'), 'Landed90 cm');
+    // Where one is may not be told here: it is said, and all else goes on.
+    await says(page.locator('section:has(> #trip-acts)'), 'This browser may not tell where you are');
 
     await page.evaluate(() => {
       const kept = IDBObjectStore.prototype.add;

@@ -12,12 +12,6 @@ const benchOf = async (page) => {
   await page.getByRole('link', { name: /^How deep it runs: Flat-sided/ }).click();
   await page.locator('inky-path-picture canvas').waitFor();
 };
-const balanceOf = async (page) => {
-  await page.getByLabel('Lure', { exact: true }).selectOption({ label: 'Jerkbait, ghost shad' });
-  await page.getByLabel('Rear treble now').selectOption('4');
-  await page.getByLabel('Wanted', { exact: true }).selectOption('slow-rise');
-  await page.getByText('To make it so').waitFor();
-};
 const orderRun = async (page) => {
   await page.getByRole('button', { name: 'Take the best six' }).click();
   await page.getByRole('button', { name: 'Order the run' }).click();
@@ -37,20 +31,35 @@ const openRules = async (page) => {
   await page.goto(new URL('/rules', page.url()).href);
   await page.locator('main li.holds').first().waitFor();
 };
-const compareTwo = async (page) => {
-  const boxes = page.getByRole('checkbox');
-  await boxes.nth(0).check();
-  await boxes.nth(1).check();
-  await page.getByRole('link', { name: 'Compare the two' }).click();
-  await page.getByRole('row', { name: /Answer/ }).waitFor();
+/** A morning on the water: what is noted comes at its time. */
+const fishMorning = async (page) => {
+  const tap = (name) => page.locator('inky-taps').getByRole('button', { name }).click();
+  const wait = (minutes) => page.evaluate((ms) => (window.aheadMs += ms), minutes * 60_000);
+  await page.getByRole('button', { name: 'Set out with the plan on the sheet' }).click();
+  await page.locator('inky-taps').waitFor();
+  // Another look is offered where it suits the hour, and is not worn already.
+  const no = page.getByRole('button', { name: 'No', exact: true });
+  if (await no.count()) await no.click();
+  for (const [minutes, name] of [
+    [14, '20 casts'],
+    [9, 'Follow'],
+    [6, '20 casts'],
+    [11, 'Short'],
+    [4, 'Bait'],
+    [9, 'Short'],
+  ]) {
+    await wait(minutes);
+    await tap(name);
+  }
+  await wait(1);
+  await page.locator('.next').waitFor();
+  await page.waitForTimeout(1500);
 };
 
 /** One picture a view, from the demo data. */
 const PICTURES = [
   { name: 'sheet', path: '/sheet', ready: '.note', size: WIDE },
   { name: 'sheet-phone', path: '/sheet', ready: '.note', size: PHONE },
-  { name: 'sheet-night', path: '/sheet', ready: '.note', size: WIDE, look: 'night' },
-  { name: 'sheet-glare-phone', path: '/sheet', ready: '.note', size: PHONE, look: 'glare' },
   { name: 'water', path: '/water', ready: '.list li button', size: WIDE, act: orderRun },
   { name: 'water-phone', path: '/water', ready: '.list li button', size: PHONE },
   { name: 'water-draw', path: '/water', ready: '.list li button', size: WIDE, act: drawMark },
@@ -61,9 +70,25 @@ const PICTURES = [
   { name: 'rig-phone', path: '/rig', ready: 'inky-rods li', size: PHONE },
   { name: 'boxes', path: '/rig/boxes', ready: '.piece', size: WIDE },
   { name: 'bench', path: '/rig', ready: 'inky-rods li', size: WIDE, act: benchOf },
-  { name: 'balance', path: '/rig/bench/balance', ready: 'svg .body', size: WIDE, act: balanceOf },
+  { name: 'underway', path: '/underway', ready: 'inky-trip-start .act', size: WIDE, act: fishMorning },
+  { name: 'underway-phone', path: '/underway', ready: 'inky-trip-start .act', size: PHONE, act: fishMorning },
+  {
+    name: 'underway-night-phone',
+    path: '/underway',
+    ready: 'inky-trip-start .act',
+    size: PHONE,
+    look: 'night',
+    act: fishMorning,
+  },
+  {
+    name: 'underway-glare-phone',
+    path: '/underway',
+    ready: 'inky-trip-start .act',
+    size: PHONE,
+    look: 'glare',
+    act: fishMorning,
+  },
   { name: 'plans', path: '/plans', ready: 'main li', size: WIDE },
-  { name: 'compare', path: '/plans', ready: 'main li', size: WIDE, act: compareTwo },
   { name: 'rules', path: '/sheet', ready: '.note', size: WIDE, act: openRules },
   { name: 'settings', path: '/settings', ready: 'main h2', size: WIDE },
 ];
@@ -77,7 +102,7 @@ const browser = await launchBrowser();
 try {
   for (const { name, path, ready, size, look = 'paper', act } of PICTURES) {
     if (only && !name.includes(only)) continue;
-    const context = await browser.newContext({ viewport: size, locale: 'en-GB' });
+    const context = await browser.newContext({ viewport: size, locale: 'en-GB', serviceWorkers: 'block' });
     await context.addInitScript(
       (settings) => localStorage.setItem('inky.settings', settings),
       JSON.stringify({ units: 'us', look }),
@@ -85,7 +110,15 @@ try {
     const page = await context.newPage();
     page.on('console', (message) => message.type() === 'error' && say(`${name}: ${message.text()}`));
     page.on('pageerror', (error) => say(`${name}: ${error.message}`));
-    await page.goto(server.address + path);
+    // The page's clock can be put ahead, so that a morning goes by in a moment.
+    await page.addInitScript(() => {
+      const real = Date.now;
+      window.aheadMs = 0;
+      Date.now = () => real() + window.aheadMs;
+    });
+    // A trip goes on wherever its book is opened: each picture of one has a book of its own.
+    const own = act === fishMorning ? await startServer() : null;
+    await page.goto((own ?? server).address + path);
     await page.locator(ready).first().waitFor();
     await act?.(page);
     await page.evaluate(() => document.fonts.ready);
@@ -93,6 +126,7 @@ try {
     await page.screenshot({ path: join(ROOT, folder, `${name}.png`) });
     say(`${folder}/${name}.png`);
     await context.close();
+    await own?.stop();
   }
 } finally {
   await browser.close();

@@ -47,6 +47,8 @@ const tidy = (value: number): number => Math.round(value * 100) / 100;
 /** Wind's direction is kept to the degree, light to the watt: of neither is a hundredth known. */
 const maybeWhole = (value: number | null): number | null => (value === null ? null : Math.round(value));
 const maybeTidy = (value: number | null): number | null => (value === null ? null : tidy(value));
+/** Pressure is measured to a tenth. */
+const maybeTenths = (value: number | null): number | null => (value === null ? null : Math.round(value * 10) / 10);
 
 /** Usual cloud, for a service that gives none. */
 const USUAL_CLOUD = 0.5;
@@ -76,7 +78,7 @@ export function daysOfWeather(hours: WeatherHours, timeZone: string): WeatherDay
       windMps: tidy(windMps),
       windFromDeg: maybeWhole(meanDirection(hours.windFromDeg, hours.windMps, own)),
       cloudFraction: tidy(meanOf(hours.cloudFraction, own) ?? USUAL_CLOUD),
-      pressureHpa: maybeTidy(meanOf(hours.pressureHpa, own)),
+      pressureHpa: maybeTenths(meanOf(hours.pressureHpa, own)),
       rainMm: tidy(rain.reduce((sum, value) => sum + value, 0)),
       solarWm2: maybeWhole(light),
     });

@@ -32,6 +32,9 @@ export interface Change {
 /** What something seen on the water usually means: it leans the next move, and says why. */
 export interface Answer {
   readonly id: string;
+  /** When it speaks and which way it leans, in words. */
+  readonly seen: string;
+  readonly does: string;
   readonly when: (lately: Lately) => boolean;
   /** By which factor it makes a change likelier to bring bites. */
   readonly leans: (change: Change) => number;
@@ -58,6 +61,8 @@ const FACTORS = 'the first answers that the sport gives; how much each leans is 
 export const WATER_ANSWERS: readonly Answer[] = [
   {
     id: 'answer-follows',
+    seen: 'two fish followed within the hour, more than bit',
+    does: 'another pace likelier, then a smaller or more natural lure',
     when: ({ follows, bites }) => follows >= 2 && follows > bites,
     leans: (change) =>
       change.move === 'change-pace'
@@ -72,6 +77,8 @@ export const WATER_ANSWERS: readonly Answer[] = [
   },
   {
     id: 'answer-short-strikes',
+    seen: 'two strikes were short within the hour',
+    does: 'one change of the lure likelier, colour first; slower, too; another lure less',
     when: ({ shorts }) => shorts >= 2,
     leans: (change) =>
       change.move === 'change-trim'
@@ -88,6 +95,8 @@ export const WATER_ANSWERS: readonly Answer[] = [
   },
   {
     id: 'answer-at-the-boat',
+    seen: 'two bites came at the boat within the hour',
+    does: 'deeper likelier',
     when: ({ atBoat }) => atBoat >= 2,
     leans: (change) => (change.move === 'change-depth' && deeper(change) ? 1.7 : 1),
     text: 'They come at the boat: the fish are lower. Get deeper, or hold the depth longer.',
@@ -95,6 +104,8 @@ export const WATER_ANSWERS: readonly Answer[] = [
   },
   {
     id: 'answer-nobody-home',
+    seen: 'forty casts (twenty in fall) brought no bite, and no bait was seen',
+    does: 'another place likelier',
     when: ({ castsWithoutBite, bitesBefore, baitSeen, fall }) =>
       castsWithoutBite >= (fall ? 20 : 40) && bitesBefore === 0 && !baitSeen,
     leans: byMove({ move: 1.5 }),
@@ -103,6 +114,8 @@ export const WATER_ANSWERS: readonly Answer[] = [
   },
   {
     id: 'answer-bait-no-bite',
+    seen: 'twenty casts brought no bite where bait was seen',
+    does: 'another depth likelier, then another pace, then another lure; another place less',
     when: ({ castsWithoutBite, bitesBefore, baitSeen }) => castsWithoutBite >= 20 && bitesBefore === 0 && baitSeen,
     leans: byMove({ 'change-depth': 1.5, 'change-pace': 1.25, 'change-lure': 1.1, move: 0.8 }),
     text: 'Bait is here and nothing bites: change the depth, then the pace, then the lure.',
@@ -110,6 +123,8 @@ export const WATER_ANSWERS: readonly Answer[] = [
   },
   {
     id: 'answer-bites-stopped',
+    seen: 'two fish or more bit here, and none for thirty casts',
+    does: 'another place likelier',
     when: ({ castsWithoutBite, bitesBefore }) => bitesBefore >= 2 && castsWithoutBite >= 30,
     leans: byMove({ move: 1.4 }),
     text: 'Bites have stopped: on to the like place, and come back here later.',
@@ -117,6 +132,8 @@ export const WATER_ANSWERS: readonly Answer[] = [
   },
   {
     id: 'answer-cluster',
+    seen: 'two fish were hooked within half an hour',
+    does: 'all but staying less likely',
     when: ({ clustered }) => clustered >= 2,
     leans: ({ move }) => (move === 'stay' ? 1 : 0.45),
     keeps: true,
@@ -125,6 +142,8 @@ export const WATER_ANSWERS: readonly Answer[] = [
   },
   {
     id: 'answer-lost',
+    seen: 'two fish were lost within the hour',
+    does: 'nothing to the next move: it is said',
     when: ({ lost }) => lost >= 2,
     leans: () => 1,
     text: 'Fish come off: a softer rod, a later sweep, sharper hooks.',

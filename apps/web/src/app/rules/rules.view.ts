@@ -1,11 +1,25 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { nameOf, type RuleStep } from '@inky-shoal/core';
+import { type LibraryRule, nameOf } from '@inky-shoal/core';
+import { WATER_ANSWERS } from '@inky-shoal/core/underway';
 import { catchError, of, switchMap } from 'rxjs';
 import { capital } from '../sheet/words';
 import { DayService } from '../state/day.service';
 import { PlannerService } from '../state/planner.service';
 import { SettingsService } from '../state/settings.service';
+
+type ListedRule = Omit<LibraryRule, 'step'> & { readonly step: LibraryRule['step'] | 'underway' };
+
+/** What is seen on the water leans the next move by rules of its own. */
+const WATER = WATER_ANSWERS.map(({ id, text, seen, does, source }): ListedRule => ({
+  id,
+  step: 'underway',
+  text,
+  when: seen,
+  does,
+  school: null,
+  source,
+}));
 
 /** The rule library: every rule of the engine in words, searched and filtered, with what holds on the day on the sheet. */
 @Component({
@@ -33,11 +47,11 @@ export class RulesView {
   );
 
   protected readonly words = signal('');
-  protected readonly step = signal<RuleStep | ''>('');
+  protected readonly step = signal<ListedRule['step'] | ''>('');
   protected readonly school = signal('');
   protected readonly onlyToday = signal(false);
 
-  protected readonly all = computed(() => this.library() ?? []);
+  protected readonly all = computed((): readonly ListedRule[] => [...(this.library() ?? []), ...WATER]);
   protected readonly loading = computed(() => this.library() === null);
   protected readonly steps = computed(() => [...new Set(this.all().map(({ step }) => step))]);
   protected readonly schools = computed(() =>

@@ -1,13 +1,13 @@
 import { AsyncPipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, EnvironmentInjector, inject } from '@angular/core';
-import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
-import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { BookService } from '../state/book.service';
 import { ConnectionService } from '../state/connection.service';
 import { NoticeService } from '../state/notice.service';
 import { OutboxService } from '../state/outbox.service';
 import { SettingsService } from '../state/settings.service';
-import { catchError, EMPTY, filter, from, map, shareReplay, startWith, switchMap, timer } from 'rxjs';
+import { catchError, EMPTY, from, shareReplay, startWith, switchMap, timer } from 'rxjs';
 import { AFTER_MS } from './ahead';
 import { ShortcutsComponent } from './shortcuts.component';
 
@@ -34,14 +34,6 @@ export class ShellComponent {
     { path: '/settings', name: 'Settings', on: 'wide' },
     { path: '/more', name: 'More', on: 'phone' },
   ];
-  /** Underway says itself what waits of its notes. */
-  protected readonly underway = toSignal(
-    inject(Router).events.pipe(
-      filter((event) => event instanceof NavigationEnd),
-      map(({ urlAfterRedirects }) => urlAfterRedirects.startsWith('/underway')),
-    ),
-    { initialValue: false },
-  );
   private readonly injector = inject(EnvironmentInjector);
   /** Notes of trips that wait for the server: known a little after the first view stands. */
   protected readonly notes$ = timer(AFTER_MS).pipe(

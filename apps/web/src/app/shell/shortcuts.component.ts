@@ -2,16 +2,17 @@ import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, inject, viewChild } from '@angular/core';
 import { Router } from '@angular/router';
 
-const GO: Readonly<Record<string, string>> = {
-  n: '/season',
-  s: '/sheet',
-  g: '/rig',
-  u: '/underway',
-  w: '/waters',
-  p: '/plans',
-  e: '/settings',
-  r: '/rules',
-};
+/** Keys that go to a view, with its name. */
+const GO: readonly (readonly [key: string, name: string])[] = [
+  ['n', 'Season'],
+  ['s', 'Sheet'],
+  ['g', 'Rig'],
+  ['u', 'Underway'],
+  ['w', 'Waters'],
+  ['p', 'Plans'],
+  ['r', 'Rules'],
+  ['e', 'Settings'],
+];
 
 /** Keys that work on every view, and the list of them. */
 @Component({
@@ -22,28 +23,10 @@ const GO: Readonly<Record<string, string>> = {
     <dialog #list aria-labelledby="keys-title">
       <h2 id="keys-title">Keys</h2>
       <dl>
-        <dt>n</dt>
-        <dd>Season</dd>
-        <dt>s</dt>
-        <dd>Sheet</dd>
-        <dt>g</dt>
-        <dd>Rig</dd>
-        <dt>u</dt>
-        <dd>Underway</dd>
-        <dt>w</dt>
-        <dd>Waters</dd>
-        <dt>p</dt>
-        <dd>Plans</dd>
-        <dt>r</dt>
-        <dd>Rules</dd>
-        <dt>e</dt>
-        <dd>Settings</dd>
-        <dt>Left, right</dt>
-        <dd>the window before, the window after</dd>
-        <dt>Esc</dt>
-        <dd>close what is open</dd>
-        <dt>?</dt>
-        <dd>this list</dd>
+        @for (key of keys; track key[0]) {
+          <dt>{{ key[0] }}</dt>
+          <dd>{{ key[1] }}</dd>
+        }
       </dl>
       <form method="dialog"><button class="act">Close</button></form>
     </dialog>
@@ -91,6 +74,13 @@ export class ShortcutsComponent {
   private readonly router = inject(Router);
   private readonly list = viewChild.required<ElementRef<HTMLDialogElement>>('list');
 
+  protected readonly keys = [
+    ...GO,
+    ['Left, right', 'the window before, the window after'],
+    ['Esc', 'close what is open'],
+    ['?', 'this list'],
+  ] as const;
+
   protected open(): void {
     this.list().nativeElement.showModal();
   }
@@ -101,8 +91,8 @@ export class ShortcutsComponent {
       'input, textarea, select, [contenteditable], [role=listbox], dialog[open], .p-popover',
     );
     if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
-    const path = GO[event.key];
-    if (path) void this.router.navigateByUrl(path);
+    const view = GO.find(([key]) => key === event.key)?.[1];
+    if (view) void this.router.navigateByUrl(`/${view.toLowerCase()}`);
     else if (event.key === '?') this.open();
   }
 }

@@ -16,11 +16,12 @@ import {
   type Trip,
   windowAt,
 } from '@inky-shoal/core/underway';
-import { SheetChartComponent, type SheetNote } from '../sheet/chart/sheet-chart.component';
+import { SheetChartComponent } from '../sheet/chart/sheet-chart.component';
 import { AwakeService } from '../state/awake.service';
 import { InstrumentsService } from '../state/instruments.service';
 import { SettingsService } from '../state/settings.service';
 import { eventWords, type OtherPlan, TripService } from '../state/trip.service';
+import { answersOnSheet, type SheetNote } from './answers-on-sheet';
 import { ChangeFormComponent } from './change-form.component';
 import { FishFormComponent } from './fish-form.component';
 import { sayInstruments } from './instrument-words';
@@ -137,19 +138,14 @@ export class TripComponent {
   protected readonly because = signal(false);
 
   /** Bites on the sheet, at their hour and depth. */
-  protected readonly answers = computed((): SheetNote[] =>
-    this.trip().notes.flatMap(({ event, atMs }) =>
+  protected readonly answers = computed(() => {
+    const notes = this.trip().notes.flatMap(({ event, atMs }): SheetNote[] =>
       event.kind === 'contact' && event.what !== 'follow'
-        ? [
-            {
-              minute: this.clock().minuteAt(atMs),
-              depthM: event.fishing?.depthM ?? 0,
-              landed: event.what === 'landed',
-            },
-          ]
+        ? [{ minute: this.clock().minuteAt(atMs), depthM: event.fishing?.depthM ?? 0, landed: event.what === 'landed' }]
         : [],
-    ),
-  );
+    );
+    return answersOnSheet(notes, this.units());
+  });
   protected readonly last = computed(() => {
     const event = this.lastNote();
     if (!event) return null;

@@ -3,6 +3,9 @@ import type { Ink } from '../../ui/ink';
 import { clipped, halo, penOf, type Pen } from '../../ui/pen';
 import type { Picture, Stroke } from './picture';
 
+/** Draws more on the sheet's own axes, in minutes past midnight and shown depth. */
+export type Over = (pen: Pen, ink: Ink) => void;
+
 /** What the layers need at the time they draw; the component changes it and asks the chart to draw again. */
 export interface Scene {
   picture: Picture;
@@ -13,8 +16,8 @@ export interface Scene {
   nowText: string;
   /** Strokes carry their names. */
   named: boolean;
-  /** What the water answered: minutes past midnight, shown depth, and whether a fish was landed. */
-  notes: readonly { readonly x: number; readonly depth: number; readonly landed: boolean }[];
+  /** Draws over what the day is: what was found on it. */
+  over: Over | null;
 }
 
 /** Light as layers of ink: each line of equal light in the water parts a lighter layer from a darker one below it. */
@@ -220,29 +223,15 @@ function drawMarks(p: Pen, { picture, ink, selectedId, nowMin, nowText }: Scene)
     context.moveTo(x, area.top);
     context.lineTo(x, area.bottom);
     context.stroke();
-    context.font = `700 ${ink.sizePx * 0.8}px ${ink.text}`;
-    const width = context.measureText(nowText).width + 12;
-    const left = Math.min(Math.max(area.left, x - width / 2), area.right - width);
-    context.fillStyle = ink.act;
-    context.fillRect(left, area.bottom - 22, width, 22);
-    context.fillStyle = ink.onAct;
-    context.fillText(nowText, left + 6, area.bottom - 6);
-  }
-  context.restore();
-}
-
-/** Answers of the water: a landed fish as a dot, another bite as a ring. */
-function drawNotes(p: Pen, { notes, ink }: Scene): void {
-  const { context } = p;
-  context.save();
-  context.lineWidth = 2.5;
-  context.strokeStyle = ink.act;
-  for (const { x, depth, landed } of notes) {
-    context.beginPath();
-    context.arc(p.x(x), Math.max(p.area.top + 6, p.y(depth)), 5, 0, 2 * Math.PI);
-    context.fillStyle = landed ? ink.act : ink.paper;
-    context.fill();
-    context.stroke();
+    if (nowText) {
+      context.font = `700 ${ink.sizePx * 0.8}px ${ink.text}`;
+      const width = context.measureText(nowText).width + 12;
+      const left = Math.min(Math.max(area.left, x - width / 2), area.right - width);
+      context.fillStyle = ink.act;
+      context.fillRect(left, area.bottom - 22, width, 22);
+      context.fillStyle = ink.onAct;
+      context.fillText(nowText, left + 6, area.bottom - 6);
+    }
   }
   context.restore();
 }
@@ -261,7 +250,7 @@ export const sheetLayers = (scene: () => Scene | null): Plugin<'line'> => ({
     drawBand(p, now);
     drawEdges(p, now);
     drawStrokes(p, now);
-    drawNotes(p, now);
+    now.over?.(p, now.ink);
     drawMarks(p, now);
   },
 });

@@ -1,19 +1,12 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, effect, input, output, viewChild } from '@angular/core';
-import { clockOf, symbolOf, toShown, type PlannedDay, type UnitSystem } from '@inky-shoal/core';
+import { clockOf, symbolOf, type PlannedDay, type UnitSystem } from '@inky-shoal/core';
 import type { Look } from '../../state/settings.service';
 import { sayClock } from '../words';
 import { DrawnChart, ticksAcross, ticksUp } from '../../ui/drawn-chart';
 import { readInk } from '../../ui/ink';
-import { sheetLayers, type Scene } from './layers';
+import { sheetLayers, type Over, type Scene } from './layers';
 import { describe, pictureOf } from './picture';
-
-/** An answer of the water, where it belongs on the sheet. */
-export interface SheetNote {
-  readonly minute: number;
-  readonly depthM: number;
-  readonly landed: boolean;
-}
 
 /** The sheet: hours across, depth down; light, fish, lures and the present moment. */
 @Component({
@@ -45,9 +38,9 @@ export class SheetChartComponent {
   readonly look = input.required<Look>();
   readonly selectedId = input.required<string | null>();
   readonly nowMin = input.required<number | null>();
-  /** What the water answered so far. */
-  readonly notes = input<readonly SheetNote[]>([]);
-  /** A small picture: strokes go without their names. */
+  /** Draws what was found on the day over it. */
+  readonly over = input<Over | null>(null);
+  /** A small picture: strokes and the moment go without words. */
   readonly small = input(false);
   readonly windowChosen = output<string>();
 
@@ -71,13 +64,9 @@ export class SheetChartComponent {
         ink: readInk(),
         selectedId: this.selectedId(),
         nowMin: now,
-        nowText: now === null ? '' : sayClock(clockOf(now)),
+        nowText: now === null || this.small() ? '' : sayClock(clockOf(now)),
         named: !this.small(),
-        notes: this.notes().map(({ minute, depthM, landed }) => ({
-          x: minute,
-          depth: toShown('depth', depthM, this.units()),
-          landed,
-        })),
+        over: this.over(),
       };
       if (this.chart.redraw()) performance.mark('inky:drawn');
     });

@@ -1,0 +1,27 @@
+import { toShown, type UnitSystem } from '@inky-shoal/core';
+import type { Over } from '../sheet/chart/layers';
+
+/** An answer of the water, where it belongs on the sheet. */
+export interface SheetNote {
+  readonly minute: number;
+  readonly depthM: number;
+  readonly landed: boolean;
+}
+
+/** Draws answers of the water on the sheet: a landed fish as a dot, another bite as a ring. */
+export const answersOnSheet =
+  (notes: readonly SheetNote[], units: UnitSystem): Over =>
+  (pen, ink) => {
+    const { context, area } = pen;
+    context.save();
+    context.lineWidth = 2.5;
+    context.strokeStyle = ink.act;
+    for (const { minute, depthM, landed } of notes) {
+      context.beginPath();
+      context.arc(pen.x(minute), Math.max(area.top + 6, pen.y(toShown('depth', depthM, units))), 5, 0, 2 * Math.PI);
+      context.fillStyle = landed ? ink.act : ink.paper;
+      context.fill();
+      context.stroke();
+    }
+    context.restore();
+  };
