@@ -217,13 +217,24 @@ describe('a trip', () => {
     await setOut(page);
     await tap(page, '20 casts');
     await tap(page, 'Missed');
+    await page.getByRole('button', { name: /New reading/ }).click();
+    await page.getByRole('spinbutton', { name: /Water temperature/ }).fill('56');
+    await page.locator('inky-trip-reading').getByRole('button', { name: 'Keep' }).click();
     await page.getByRole('button', { name: 'After the last cast' }).click();
+    await says(page.locator('inky-trip-review'), 'With it go to the water: 1 reading to its record.');
     await says(page.locator('inky-trip-review'), /1 bite, 0 fish landed\..*Pre-spawn/s);
     await page.getByLabel('In your words').fill('Wind from the wrong side.');
     await page.getByRole('button', { name: 'Save the review' }).click();
     await says(page.locator('inky-trip-start'), 'Trips before');
     const told = (event: TripEvent) => event.kind === 'review' && event.note === 'Wind from the wrong side.';
     await until('the review is at the server', async () => (await heard()).some(told));
+    // What was read belongs to the water: the season knows it from now on.
+    const { waterId } = (await heard()).findLast(({ kind }) => kind === 'begin') as { waterId?: string };
+    const noted = (await heard()).findLast(({ kind }) => kind === 'reading');
+    await until('the reading is in the record', async () => {
+      const record = await fetch(`${stage.server.address}/api/books/demo/waters/${waterId}/readings`);
+      return ((await record.json()) as { id: string }[]).some(({ id }) => id === noted?.id);
+    });
     await page
       .getByRole('button', { name: /^Lake Ferrow/ })
       .first()

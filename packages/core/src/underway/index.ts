@@ -6,6 +6,7 @@ export {
   tagSeen,
   tripOf,
   tripsOf,
+  type KnownTrips,
   type Note,
   type TagSeen,
   type Trip,
@@ -14,7 +15,7 @@ export {
 export { blocksOf, castHours, fishedOf } from './blocks.js';
 export { fishingOf, optionsOf, placesOf, usualFishing, type Option, type PlaceOption } from './candidates.js';
 export { latelyOf, WATER_ANSWERS, type Answer, type Lately } from './answers.js';
-export { dayClock, windowAt } from './moment.js';
+export { advisedAt, dayClock, windowAt } from './moment.js';
 export { foundOn, nextStop, type Found, type NextStep } from './next.js';
 export { goTo, type GoTo } from './go-to.js';
 export { latestReading, offPlan, type OffPlan } from './off-plan.js';

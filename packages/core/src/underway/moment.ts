@@ -1,9 +1,11 @@
 import type { Light } from '../contract/ids.js';
 import type { PlanWindow } from '../contract/plan.js';
 import type { Place } from '../contract/conditions.js';
+import type { Fishing } from '../contract/trips.js';
 import { minutesOf } from '../day/windows.js';
 import { localTimes } from '../season/calendar.js';
 import type { DayClock } from './blocks.js';
+import { fishingOf, placesOf } from './candidates.js';
 import type { Trip } from './trip.js';
 
 const LIGHT_BY_HOUR: readonly (readonly [untilMin: number, light: Light])[] = [
@@ -26,6 +28,16 @@ function minutesSince(startMs: number, place: Place | null): (atMs: number) => n
     const { day, hour } = local(atMs);
     return (day - first) * 1440 + hour * 60;
   };
+}
+
+/** What the plan would have one fish at a moment: its first choice at the likeliest place; null without a plan. */
+export function advisedAt(trip: Trip, atMs: number): Fishing | null {
+  const minute = dayClock(trip).minuteAt(atMs) % 1440;
+  const window = windowAt(trip.plan?.plan.windows ?? [], minute);
+  const [presentation] = window?.presentations ?? [];
+  if (!window || !presentation) return null;
+  const best = [...placesOf(window, trip.begin.stops, minute)].sort((a, b) => b.weight - a.weight)[0];
+  return best ? fishingOf(best, presentation) : null;
 }
 
 /** The clock of a trip, and the light of its plan; without a plan the light goes by the hour. */

@@ -40,7 +40,8 @@ function ofDevice(events: readonly TripEvent[]): { timed: Timed[]; wrong: boolea
   const inOrder = [...events].sort((a, b) => a.seq - b.seq || (a.id < b.id ? -1 : 1));
   const told = inOrder.map(({ at }) => Date.parse(at));
   const believed = steadyRun(told);
-  const firstMs = told[Math.min(...believed)] ?? 0;
+  // The run was put together from its end: what came last into it stands first.
+  const firstMs = told[[...believed].at(-1) ?? 0] ?? 0;
   let lastMs = firstMs;
   const timed = inOrder.map((event, at): Timed => {
     // What cannot be believed happened right after what came before it.

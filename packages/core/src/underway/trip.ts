@@ -128,15 +128,29 @@ export function tripOf(events: readonly TripEvent[], tripId: string): Trip | nul
   };
 }
 
-/** Trips among events, the latest made first: ids go by the time at which they are made, whatever hour a book shows. */
-export function tripsOf(events: readonly TripEvent[]): Trip[] {
+/** Trips as they were told last, with how many events told them: events are only added, so as many tell the same. */
+export type KnownTrips = Map<string, { readonly count: number; readonly trip: Trip | null }>;
+
+/**
+ * Trips among events, the latest made first: ids go by the time at which they are made, whatever hour a book shows.
+ * @param known what was told before is not told anew; filled on the way
+ */
+export function tripsOf(events: readonly TripEvent[], known?: KnownTrips): Trip[] {
   const byTrip = new Map<string, TripEvent[]>();
   for (const event of events) {
     const own = byTrip.get(event.tripId);
     if (own) own.push(event);
     else byTrip.set(event.tripId, [event]);
   }
-  return [...byTrip].flatMap(([id, own]) => tripOf(own, id) ?? []).sort((a, b) => (a.id < b.id ? 1 : -1));
+  return [...byTrip]
+    .flatMap(([id, own]) => {
+      const before = known?.get(id);
+      if (before?.count === own.length) return before.trip ?? [];
+      const trip = tripOf(own, id);
+      known?.set(id, { count: own.length, trip });
+      return trip ?? [];
+    })
+    .sort((a, b) => (a.id < b.id ? 1 : -1));
 }
 
 /** The last tap of a device on a trip that still stands: what an undo takes back. */

@@ -14,12 +14,12 @@ import {
 import { blocksOf, castHours } from './blocks.js';
 import { optionsOf } from './candidates.js';
 import { goTo } from './go-to.js';
-import { dayClock, windowAt } from './moment.js';
+import { advisedAt, dayClock, windowAt } from './moment.js';
 import { foundOn } from './next.js';
 import { latestReading, offPlan } from './off-plan.js';
 import { reviewOf } from './review.js';
 import { timelineOf } from './timeline.js';
-import { lastTap, tagSeen, tripOf, tripsOf } from './trip.js';
+import { lastTap, tagSeen, tripOf, tripsOf, type KnownTrips } from './trip.js';
 
 const tripIn = (log: LogWriter) => {
   const trip = tripOf(log.events, TRIP_ID);
@@ -137,6 +137,18 @@ describe('a trip', () => {
     expect(tripIn(log).notes[0]?.event).not.toHaveProperty('fish.tag');
     log.add(10, { kind: 'take-back', of: fish.id });
     expect(tripIn(log).notes).toEqual([]);
+  });
+
+  it('is not told anew where nothing was added to it', () => {
+    const known: KnownTrips = new Map();
+    const log = new LogWriter();
+    log.begin();
+    const [first] = tripsOf(log.events, known);
+    expect(tripsOf(log.events, known)[0]).toBe(first);
+    log.casts(5);
+    const [second] = tripsOf(log.events, known);
+    expect(second).not.toBe(first);
+    expect(second).toEqual(tripOf(log.events, TRIP_ID));
   });
 
   it('takes back the last tap of this device, then the one before', () => {
@@ -404,6 +416,20 @@ describe('the review', () => {
 });
 
 describe('the moment', () => {
+  it("has the plan's first choice at its likeliest place, and nothing where there is no plan", () => {
+    const log = new LogWriter();
+    log.begin();
+    const window = windowAt(preSpawnPlan.plan.windows, 7 * 60)!;
+    expect(advisedAt(tripIn(log), momentOf(0))).toMatchObject({
+      category: window.presentations[0]?.category,
+      structure: window.holding[0]?.structure,
+      spot: null,
+    });
+    const bare = new LogWriter();
+    bare.begin(null);
+    expect(advisedAt(tripIn(bare), momentOf(0))).toBeNull();
+  });
+
   it('stands in the window of its minute, before the first and after the last too', () => {
     const { windows } = preSpawnPlan.plan;
     expect(windowAt(windows, 0)).toBe(windows[0]);

@@ -1,7 +1,9 @@
 import { inject, Injectable } from '@angular/core';
 import type { PlannedDay } from '@inky-shoal/core';
 import {
+  advisedAt,
   type Catch,
+  type KnownTrips,
   type Contact,
   type DayReading,
   type Fishing,
@@ -73,13 +75,14 @@ export class TripService {
   private readonly settings = inject(SettingsService);
   private readonly notices = inject(NoticeService);
   private readonly tapped = new Subject<TripEvent>();
+  private known: { readonly book: string; readonly trips: KnownTrips } = { book: '', trips: new Map() };
   private readonly keptOld = new BehaviorSubject('');
 
   /** All trips of the book on this device, the latest first. */
   readonly trips$: Observable<readonly Trip[]> = this.log.log$.pipe(
     map(({ events }) => events),
     distinctUntilChanged(),
-    map((events) => tripsOf(events)),
+    map((events) => this.tellTrips(events)),
     shareReplay(1),
   );
   /** The latest trip that is not over and reviewed; null where there is none. */
@@ -143,8 +146,15 @@ export class TripService {
   private get trip(): Trip | null {
     const events = this.log.now?.events;
     if (!events) return null;
-    if (this.told?.events !== events) this.told = { events, trip: tripsOf(events).find(isCurrent) ?? null };
+    if (this.told?.events !== events) this.told = { events, trip: this.tellTrips(events).find(isCurrent) ?? null };
     return this.told.trip;
+  }
+
+  /** Trips of these events; those to which nothing was added are not told anew. */
+  private tellTrips(events: readonly TripEvent[]): Trip[] {
+    const { book } = this.books;
+    if (this.known.book !== book) this.known = { book, trips: new Map() };
+    return tripsOf(events, this.known.trips);
   }
 
   /** Time on the clock of a trip, or of the book where there is none. */
@@ -256,11 +266,9 @@ export class TripService {
 
   /** What is fished now: what was said last, else what the plan has for this hour. */
   private fishingNow(): Fishing | null {
-    return this.trip?.fishing ?? this.advised;
+    const { trip } = this;
+    return trip && (trip.fishing ?? advisedAt(trip, this.nowOf(trip)));
   }
-
-  /** What the present advice would have one fish; kept by who shows it. */
-  advised: Fishing | null = null;
 
   /** Keeps a tap on the device; says in words where it could not be kept. */
   private async tap(said: EventSaid, trip = this.trip): Promise<void> {

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { UnitSystem } from '@inky-shoal/core';
 import { reviewOf, type Trip } from '@inky-shoal/core/underway';
+import { NoticeService } from '../state/notice.service';
+import { TripYieldService, yieldOf } from '../state/trip-yield.service';
 import { TripService } from '../state/trip.service';
 import { TripLogComponent } from './trip-log.component';
 
@@ -30,6 +32,9 @@ import { TripLogComponent } from './trip-log.component';
     } @else {
       <label class="label" for="review-note">In your words</label>
       <textarea id="review-note" class="field" rows="3" maxlength="2000" #own (input)="note.set(own.value)"></textarea>
+      @if (toWater(); as words) {
+        <p class="quiet">{{ words }}</p>
+      }
       <div class="acts">
         <button type="button" class="act" (click)="save()">Save the review</button>
         <button type="button" class="plain" (click)="goOn()">Not over yet</button>
@@ -62,6 +67,8 @@ import { TripLogComponent } from './trip-log.component';
 })
 export class TripReviewComponent {
   private readonly trips = inject(TripService);
+  private readonly found = inject(TripYieldService);
+  private readonly notices = inject(NoticeService);
 
   readonly trip = input.required<Trip>();
   readonly units = input.required<UnitSystem>();
@@ -76,8 +83,24 @@ export class TripReviewComponent {
     ];
   });
 
+  /** What goes to the water's record and chart with the review. */
+  protected readonly toWater = computed(() => {
+    const { begin } = this.trip();
+    const { readings, marks } = yieldOf(this.trip());
+    const parts = [
+      readings.length ? `${readings.length} ${readings.length === 1 ? 'reading' : 'readings'} to its record` : null,
+      marks.length ? `${marks.length} ${marks.length === 1 ? 'mark' : 'marks'} to its chart` : null,
+    ].filter((part) => part !== null);
+    return begin.waterId && parts.length ? `With it go to the water: ${parts.join(', ')}.` : null;
+  });
+
   protected save(): void {
-    void this.trips.saveReview(this.trip(), this.note());
+    const trip = this.trip();
+    void this.trips.saveReview(trip, this.note()).then(() =>
+      this.found.bring(trip).subscribe({
+        error: (error: Error) => this.notices.say(`The review is saved; its water was not told. ${error.message}`),
+      }),
+    );
   }
 
   protected goOn(): void {

@@ -2,16 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { nameOf, say, sayRange, type Plan } from '@inky-shoal/core';
 import {
+  advisedAt,
   capital,
   dayClock,
   type DayReading,
   type Fishing,
-  fishingOf,
   type Found,
   latestReading,
   type NextStep,
   type OffPlan,
-  placesOf,
   TRIM_WORDS,
   type Trip,
   windowAt,
@@ -98,20 +97,8 @@ export class TripComponent {
       .join(', '),
   );
 
-  /** What the plan would have one fish at this hour. */
-  private readonly advised = computed((): Fishing | null => {
-    const window = this.window();
-    const [presentation] = window?.presentations ?? [];
-    if (!window || !presentation) return null;
-    const places = placesOf(window, this.trip().begin.stops, this.minute());
-    const best = [...places].sort((a, b) => b.weight - a.weight)[0];
-    return best ? fishingOf(best, presentation) : null;
-  });
-  protected readonly fishing = computed(() => {
-    const advised = this.advised();
-    this.trips.advised = advised;
-    return this.trip().fishing ?? advised;
-  });
+  /** What was said to be fished last, else what the plan has for this hour. */
+  protected readonly fishing = computed(() => this.trip().fishing ?? advisedAt(this.trip(), this.nowMs()));
   private readonly presentation = computed(() =>
     this.window()?.presentations.find(({ category }) => category === this.fishing()?.category),
   );

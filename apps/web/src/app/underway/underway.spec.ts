@@ -1,4 +1,5 @@
 import { sensedOf, type Instruments } from '../state/instruments.service';
+import { yieldOf } from '../state/trip-yield.service';
 import { sayInstruments } from './instrument-words';
 import { sayGoTo, sayStretch, sayWay } from './underway-words';
 
@@ -64,6 +65,36 @@ describe('instruments in words', () => {
     const said = sayInstruments(instruments, 'us');
     expect(said?.text ?? null).toBe(words);
     if (words?.startsWith('Silent')) expect(said?.stale).toBe(true);
+  });
+});
+
+describe('what a trip brings to its water', () => {
+  const note = (n: number, told: object) => ({
+    event: { id: `01960000-0000-7000-8000-00000000000${n}`, tripId: 't', deviceId: 'd', seq: n, at: 'x', ...told },
+    atMs: Date.parse('2027-03-13T14:00:00Z'),
+  });
+
+  it('is readings with a temperature, and marks with a place, under the ids of their notes', () => {
+    const sensed = { from: 'browser', lonLat: [-88.4, 35.9] };
+    const notes = [
+      note(1, { kind: 'reading', reading: { surfaceTempC: 13, visibilityM: 1.2 } }),
+      note(2, { kind: 'reading', reading: { sky: 'clear' } }),
+      note(3, { kind: 'mark', sensed }),
+      note(4, { kind: 'mark' }),
+      note(5, { kind: 'bait', sensed }),
+    ];
+    const { readings, marks } = yieldOf({ notes } as unknown as Parameters<typeof yieldOf>[0]);
+    expect(readings).toEqual([
+      { id: notes[0]?.event.id, at: '2027-03-13T14:00:00.000Z', surfaceTempC: 13, visibilityM: 1.2 },
+    ]);
+    expect(marks).toEqual([
+      {
+        id: notes[2]?.event.id,
+        kind: 'mark',
+        shape: { type: 'Point', coordinates: [-88.4, 35.9] },
+        name: 'Mark of a trip',
+      },
+    ]);
   });
 });
 
