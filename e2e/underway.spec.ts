@@ -242,6 +242,32 @@ describe('a trip', () => {
     await says(page.locator('inky-trip-review'), 'Wind from the wrong side.');
   });
 
+  it('names the stops of the day in order, with the way to each from where one is', async () => {
+    const waters = (await (await fetch(`${stage.server.address}/api/books/demo/waters`)).json()) as { id: string }[];
+    const stop = { depthM: 3, fromMin: 480, toMin: 540, legM: 900 };
+    const run = {
+      waterId: waters[0]?.id,
+      date: '2027-03-13',
+      ramp: 'Marina ramp',
+      backMin: 700,
+      stops: [
+        { ...stop, name: 'Ditch bend', lonLat: [AT[0], AT[1] + 0.01] },
+        { ...stop, name: 'Long point', lonLat: [AT[0] + 0.02, AT[1]], fromMin: 560, toMin: 640 },
+      ],
+      line: [],
+    };
+    const page = await stage.page('/settings', { size: PHONE, position: AT });
+    await page.evaluate((runs) => localStorage.setItem('inky.runs', JSON.stringify(runs)), [run]);
+    await page.goto(`${stage.server.address}/underway`);
+    await says(page.locator('inky-trip-start'), '2 stops in order');
+    await setOut(page);
+    const [first, second] = [page.locator('inky-order li').first(), page.locator('inky-order li').last()];
+    await says(first, /Ditch bend8 to 9 am, 10 ft0\.7 miles N, 000°/);
+    await says(second, /Long point9:20 to 10:40 am, 10 ft1\.1 miles E, 090°/);
+    expect(await first.getAttribute('aria-current')).toBe('step');
+    await says(page.locator('section.now'), 'Ditch bend');
+  });
+
   it('keeps a photo of a fish with its note, and brings it to the server', async () => {
     const page = await stage.page('/underway', { size: PHONE });
     await setOut(page);

@@ -11,8 +11,8 @@ export const USUAL_RATE = 1;
 const PRIOR_POWER = 0.6;
 const PRIOR_POWER_VARIANCE = 1;
 const MOST_STEPS = 40;
-/** Newton's steps square what is missing: one this small leaves a few ten-thousandths. */
-const CLOSE_ENOUGH = 0.03;
+/** Newton's steps square what is missing: one this small leaves a few thousandths. */
+const CLOSE_ENOUGH = 0.06;
 /** A step never moves a rate by more than this factor's logarithm: the first ones could overshoot. */
 const LONGEST_STEP = 2;
 
@@ -106,7 +106,7 @@ export function posterior(blocks: readonly Block[], preferences: readonly number
     const share = longest > LONGEST_STEP ? LONGEST_STEP / longest : 1;
     latent = latent.map((value, at) => value + share * ((target[at] as number) - value));
     expected = expectedAt(latent);
-    // So near the top the curvature is the same to a few hundredths: what was taken apart for this step serves on.
+    // So near the top the curvature is the same to a few hundredths; what was taken apart for this step serves on.
     if (longest < CLOSE_ENOUGH) break;
     root = expected.map(Math.sqrt);
     lower = decomposed(kernel, root);

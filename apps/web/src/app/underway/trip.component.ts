@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import type { ElementRef } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, viewChild } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { nameOf, say, sayRange, type Plan } from '@inky-shoal/core';
 import {
@@ -75,6 +76,7 @@ export class TripComponent {
   private readonly instruments = toSignal(inject(InstrumentsService).now$, { initialValue: null });
   private readonly awake = toSignal(inject(AwakeService).state$, { initialValue: 'off' as const });
 
+  private readonly box = viewChild<ElementRef<HTMLElement>>('box');
   protected readonly panel = signal<Panel | null>(null);
   protected readonly fishNote = signal('');
   protected readonly stretches = [10, 20, 30] as const;
@@ -174,6 +176,8 @@ export class TripComponent {
   protected readonly awakeWords = computed(() => AWAKE_WORDS[this.awake()]);
 
   constructor() {
+    // What opens in the middle is read from its top, wherever one had come to.
+    effect(() => this.box()?.nativeElement.focus());
     const awake = inject(AwakeService);
     this.trips.trip$.pipe(takeUntilDestroyed()).subscribe((trip) => awake.keep(trip?.state === 'going'));
   }
