@@ -159,3 +159,17 @@ it('goes on through noise at full speed, and takes none of it for a word', async
   await gateway.close();
   await setAddress(null);
 });
+
+describe("the demo's boat", () => {
+  it('is where the demo listens until the user says otherwise, also nowhere; the own book knows nothing of it', async () => {
+    const own = await testServer({ demoBoat: 'tcp://127.0.0.1:10110' });
+    opened.push(() => own.remove());
+    const address = async (book: string) => (await own.call('GET', `/api/books/${book}/instruments`)).body;
+    expect(await address('demo')).toEqual({ address: 'tcp://127.0.0.1:10110' });
+    expect(await address('own')).toEqual({ address: null });
+    await own.call('PUT', '/api/books/demo/instruments', { address: null });
+    expect(await address('demo')).toEqual({ address: null });
+    await own.call('PUT', '/api/books/demo/instruments', { address: 'tcp://127.0.0.1:4000' });
+    expect(await address('demo')).toEqual({ address: 'tcp://127.0.0.1:4000' });
+  });
+});

@@ -131,6 +131,14 @@ describe('configuration', () => {
     });
   });
 
+  it("takes the demo's boat where its instruments speak, and refuses what is no such place", () => {
+    expect(readConfig({}, '/here').demoBoat).toBeNull();
+    expect(readConfig({ INKY_DEMO_BOAT: 'tcp://127.0.0.1:10110' }, '/here').demoBoat).toBe('tcp://127.0.0.1:10110');
+    expect(() => readConfig({ INKY_DEMO_BOAT: 'a boat' }, '/here')).toThrow(
+      'INKY_DEMO_BOAT: expected an address as tcp://192.168.4.1:10110, or null',
+    );
+  });
+
   it.each(['lots', '-1', '70000', '80.5'])('refuses the port %s in one sentence', (port) => {
     expect(() => readConfig({ INKY_PORT: port }, '/here')).toThrow(
       `INKY_PORT: expected a port from 0 to 65535, got ${port}`,

@@ -44,7 +44,7 @@ describe('units', () => {
     ['test', 12, 'metric', '5 kg'],
     ['tempChange', -0.3, 'us', '-0.5 °F'],
     ['fishLength', 432, 'us', '17 in'],
-    ['fishLength', 432, 'metric', '43 cm'],
+    ['fishLength', 432, 'metric', '43.2 cm'],
     ['fishWeight', 1134, 'us', '2.5 lb'],
   ] as const)('%s of %s in %s is %s', (measure, si, units, words) => expect(say(measure, si, units)).toBe(words));
 

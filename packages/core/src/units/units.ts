@@ -66,7 +66,7 @@ const SCALES: Record<UnitSystem, Record<Measure, Scale>> = {
     weight: times(1, 'g', coarser(20, 1, 5)),
     test: times(KG_PER_POUND, 'kg', coarser(5, 0.5, 1)),
     rodLength: times(1, 'm', fixed(0.01)),
-    fishLength: times(0.1, 'cm', fixed(0.5)),
+    fishLength: times(0.1, 'cm', fixed(0.1)),
     fishWeight: times(0.001, 'kg', fixed(0.05)),
   },
 };

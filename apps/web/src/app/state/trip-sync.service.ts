@@ -1,4 +1,5 @@
-import { inject, Injectable } from '@angular/core';
+import { DestroyRef, inject, Injectable } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Book } from '@inky-shoal/core';
 import { TripNews, type TripEvent } from '@inky-shoal/core/underway';
 import { debounceTime, exhaustMap, filter, firstValueFrom, from, merge, timer } from 'rxjs';
@@ -29,6 +30,8 @@ export class TripSyncService {
   private readonly log = inject(TripLogService);
   private readonly connection = inject(ConnectionService);
 
+  /** The page goes away: what fails now fails with it. */
+  private over = false;
   /** Batches that the server has, until the device has noted it. */
   private marked: Promise<unknown> = Promise.resolve();
 
@@ -40,8 +43,12 @@ export class TripSyncService {
       timer(AGAIN_MS, AGAIN_MS).pipe(filter(() => !!this.log.now?.waiting.size)),
       timer(LISTEN_MS, LISTEN_MS).pipe(filter(() => document.visibilityState === 'visible')),
     )
-      .pipe(exhaustMap(() => from(this.exchange())))
+      .pipe(
+        exhaustMap(() => from(this.exchange())),
+        takeUntilDestroyed(),
+      )
       .subscribe();
+    inject(DestroyRef).onDestroy(() => (this.over = true));
   }
 
   private async exchange(): Promise<void> {
@@ -56,7 +63,7 @@ export class TripSyncService {
       } while ((await this.log.waiting(book, 1)).length);
     } catch (error) {
       // Away, or the device's store failed: what waits stays, and goes when the server is there or the next tap comes.
-      if (!(error instanceof ApiError)) console.warn('Trips could not be exchanged', error);
+      if (!(error instanceof ApiError) && !this.over) console.warn('Trips could not be exchanged', error);
     }
   }
 

@@ -25,6 +25,7 @@ import {
   catchError,
   combineLatest,
   distinctUntilChanged,
+  EMPTY,
   firstValueFrom,
   map,
   merge,
@@ -99,7 +100,14 @@ export class TripService {
   readonly found$: Observable<Found | null> = combineLatest([this.trip$, this.settings.units$, timer(0, TICK_MS)]).pipe(
     switchMap(([trip, units]) =>
       trip && trip.state !== 'over'
-        ? this.finder.found({ trip, nowMs: this.nowOf(trip), units, lonLat: this.instruments.sensed()?.lonLat ?? null })
+        ? this.finder
+            .found({ trip, nowMs: this.nowOf(trip), units, lonLat: this.instruments.sensed()?.lonLat ?? null })
+            .pipe(
+              catchError(() => {
+                this.notices.say('The next move could not be worked out, and the fault is ours. The log goes on.');
+                return EMPTY;
+              }),
+            )
         : of(null),
     ),
     startWith(null),
