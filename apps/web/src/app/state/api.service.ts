@@ -74,9 +74,9 @@ export class ApiService {
     );
   }
 
-  send({ method, path, body }: Write): Observable<unknown> {
+  send({ method, path, body }: Write, withinMs = ANSWER_WITHIN_MS): Observable<unknown> {
     return this.http.request(method, `/api${path}`, { body }).pipe(
-      timeout(ANSWER_WITHIN_MS),
+      timeout(withinMs),
       catchError((error: unknown) => this.fail(error)),
     );
   }

@@ -120,6 +120,27 @@ describe('bringing the log to the server', () => {
     expect(log.now?.waiting.size).toBe(0);
   });
 
+  it('carries less at once after a line has failed, until all is there', async () => {
+    const log = await start();
+    for (let each = 0; each < 600; each++) await log.add(TRIP, casts, AT + each);
+    TestBed.inject(TripSyncService);
+    await settle(600);
+    const [whole] = sent();
+    expect(whole?.request.body).toHaveLength(600);
+    whole?.error(new ProgressEvent('cut'));
+    const sizes: number[] = [];
+    for (let round = 0; round < 60 && log.now?.waiting.size; round++) {
+      await settle(100);
+      for (const call of sent()) {
+        sizes.push((call.request.body as TripEvent[]).length);
+        call.flush({ kept: 1, added: 1 });
+      }
+      quiet();
+    }
+    expect(sizes).toEqual([500, 100]);
+    expect(log.now?.waiting.size).toBe(0);
+  }, 20_000);
+
   it('finds the one note that the server refuses, keeps it here with the reason, and sends the others', async () => {
     const log = await start();
     const notes = [await log.add(TRIP, casts, AT), await log.add(TRIP, casts, AT), await log.add(TRIP, casts, AT)];

@@ -8,8 +8,11 @@ import { BookService } from './book.service';
 import { ConnectionService } from './connection.service';
 import { TripLogService } from './trip-log.service';
 
-/** Events that go at once. */
+/** Events that go at once: the most, and the fewest to which a slow line brings it. */
 const BATCH = 2000;
+const LEAST_BATCH = 50;
+/** A batch may take so long on a slow line. */
+const SENT_WITHIN_MS = 60_000;
 /** Events that are read from the device at once. */
 const MOST_READ = 20_000;
 /** Taps that follow one another go together. */
@@ -32,6 +35,8 @@ export class TripSyncService {
 
   /** The page goes away: what fails now fails with it. */
   private over = false;
+  /** Events that go at once at present. */
+  private batch = BATCH;
   /** Batches that the server has, until the device has noted it. */
   private marked: Promise<unknown> = Promise.resolve();
 
@@ -70,7 +75,14 @@ export class TripSyncService {
   private async sendWaiting(book: Book): Promise<void> {
     const events = await this.log.waiting(book, MOST_READ);
     try {
-      for (let from = 0; from < events.length; from += BATCH) await this.send(book, events.slice(from, from + BATCH));
+      for (let from = 0; from < events.length; from += this.batch) {
+        await this.send(book, events.slice(from, from + this.batch));
+      }
+      this.batch = BATCH;
+    } catch (error) {
+      // Who knows what was too much for the line: the next try carries less.
+      this.batch = Math.max(LEAST_BATCH, Math.floor(this.batch / 4));
+      throw error;
     } finally {
       const { marked } = this;
       this.marked = Promise.resolve();
@@ -90,7 +102,9 @@ export class TripSyncService {
   /** Sends events; a batch that is refused is halved until the one is found that the server will not have. */
   private async send(book: Book, events: readonly TripEvent[]): Promise<void> {
     try {
-      await firstValueFrom(this.api.send({ method: 'POST', path: `/books/${book}/trip-events`, body: events }));
+      await firstValueFrom(
+        this.api.send({ method: 'POST', path: `/books/${book}/trip-events`, body: events }, SENT_WITHIN_MS),
+      );
       // The next batch goes while the device notes that this one is there.
       this.marked = Promise.all([this.marked, this.log.sent(book, events)]);
     } catch (error) {
