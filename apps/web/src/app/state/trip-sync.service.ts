@@ -2,7 +2,19 @@ import { DestroyRef, inject, Injectable } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Book } from '@inky-shoal/core';
 import { TripNews, type TripEvent } from '@inky-shoal/core/underway';
-import { debounceTime, exhaustMap, filter, firstValueFrom, from, merge, timer } from 'rxjs';
+import {
+  combineLatest,
+  debounceTime,
+  exhaustMap,
+  filter,
+  firstValueFrom,
+  from,
+  merge,
+  type Observable,
+  startWith,
+  switchMap,
+  timer,
+} from 'rxjs';
 import { ApiError, ApiService } from './api.service';
 import { BookService } from './book.service';
 import { ConnectionService } from './connection.service';
@@ -12,7 +24,7 @@ import { TripLogService } from './trip-log.service';
 const BATCH = 2000;
 const LEAST_BATCH = 50;
 /** A batch may take so long on a slow line. */
-const SENT_WITHIN_MS = 60_000;
+const SENT_WITHIN_MS = 30_000;
 /** Events that are read from the device at once. */
 const MOST_READ = 20_000;
 /** Taps that follow one another go together. */
@@ -41,42 +53,49 @@ export class TripSyncService {
   private marked: Promise<unknown> = Promise.resolve();
 
   constructor() {
-    merge(
-      this.connection.there$,
-      this.books.book$,
+    const seen$ = timer(LISTEN_MS, LISTEN_MS).pipe(filter(() => document.visibilityState === 'visible'));
+    const waits$ = merge(
       this.log.waiting$.pipe(filter(Boolean), debounceTime(SETTLED_MS)),
       timer(AGAIN_MS, AGAIN_MS).pipe(filter(() => !!this.log.now?.waiting.size)),
-      timer(LISTEN_MS, LISTEN_MS).pipe(filter(() => document.visibilityState === 'visible')),
-    )
-      .pipe(
-        exhaustMap(() => from(this.exchange())),
+    );
+    // Neither waits for the other, and neither for a call that hangs on a line that was lost: back, it begins anew.
+    const begins$ = combineLatest([this.connection.there$, this.books.book$]);
+    const whenever = (what$: Observable<unknown>, work: (book: Book) => Promise<void>) =>
+      begins$.pipe(
+        switchMap(() =>
+          what$.pipe(
+            startWith(null),
+            exhaustMap(() => from(this.exchange(work))),
+          ),
+        ),
         takeUntilDestroyed(),
-      )
-      .subscribe();
+      );
+    whenever(waits$, (book) => this.send(book)).subscribe();
+    whenever(seen$, (book) => this.listen(book)).subscribe();
     inject(DestroyRef).onDestroy(() => (this.over = true));
   }
 
-  private async exchange(): Promise<void> {
+  private async exchange(work: (book: Book) => Promise<void>): Promise<void> {
     // Only what is read already can be told apart from what is new.
     const { book } = await firstValueFrom(this.log.log$);
     try {
-      do {
-        await this.sendPhotos(book);
-        await this.sendWaiting(book);
-        await this.listen(book);
-        // What was noted while one listened goes at once, too.
-      } while ((await this.log.waiting(book, 1)).length);
+      await work(book);
     } catch (error) {
-      // Away, or the device's store failed: what waits stays, and goes when the server is there or the next tap comes.
+      // Away, or the device's store failed: what waits stays, and is tried again.
       if (!(error instanceof ApiError) && !this.over) console.warn('Trips could not be exchanged', error);
     }
+  }
+
+  private async send(book: Book): Promise<void> {
+    await this.sendPhotos(book);
+    await this.sendWaiting(book);
   }
 
   private async sendWaiting(book: Book): Promise<void> {
     const events = await this.log.waiting(book, MOST_READ);
     try {
       for (let from = 0; from < events.length; from += this.batch) {
-        await this.send(book, events.slice(from, from + this.batch));
+        await this.sendBatch(book, events.slice(from, from + this.batch));
       }
       this.batch = BATCH;
     } catch (error) {
@@ -100,7 +119,7 @@ export class TripSyncService {
   }
 
   /** Sends events; a batch that is refused is halved until the one is found that the server will not have. */
-  private async send(book: Book, events: readonly TripEvent[]): Promise<void> {
+  private async sendBatch(book: Book, events: readonly TripEvent[]): Promise<void> {
     try {
       await firstValueFrom(
         this.api.send({ method: 'POST', path: `/books/${book}/trip-events`, body: events }, SENT_WITHIN_MS),
@@ -112,8 +131,8 @@ export class TripSyncService {
       if (!(error instanceof ApiError) || error.kind === 'away' || !only) throw error;
       if (events.length === 1) return this.log.refuse(book, only, error.message);
       const half = Math.ceil(events.length / 2);
-      await this.send(book, events.slice(0, half));
-      await this.send(book, events.slice(half));
+      await this.sendBatch(book, events.slice(0, half));
+      await this.sendBatch(book, events.slice(half));
     }
   }
 
