@@ -289,6 +289,8 @@ describe('a trip', () => {
   it('meets a warm reading with the new plan beside the old, and takes it with one tap', async () => {
     const page = await stage.page('/underway', { size: PHONE });
     await setOut(page);
+    // What is fished is noted with a tap: the new plan takes over from that, too.
+    await tap(page, '20 casts');
     await page.getByRole('button', { name: /New reading/ }).click();
     await page.getByRole('spinbutton', { name: /Water temperature/ }).fill('64');
     await page.locator('inky-trip-reading').getByRole('button', { name: 'Keep' }).click();
@@ -325,7 +327,7 @@ describe('instruments', () => {
       const field = page.locator('inky-instruments-field');
       await field.getByRole('textbox').fill('boat');
       await field.getByRole('button', { name: 'Keep' }).click();
-      await says(page.locator('#instruments-problem'), 'expected an address as tcp://');
+      await says(page.locator('#instruments-address-problem'), 'expected an address as tcp://');
       await field.getByRole('textbox').fill(`tcp://127.0.0.1:${(line.address() as AddressInfo).port}`);
       await field.getByRole('button', { name: 'Keep' }).click();
       await says(page.locator('.notice'), 'Underway listens to it.');
@@ -364,7 +366,7 @@ describe('what goes wrong', () => {
     await setOut(page);
     await tap(page, 'Landed');
     await page.getByLabel(/^Length/).fill('900');
-    await says(page.locator('#length-problem'), 'Expected 2 to 250 cm, got 900 cm.');
+    await says(page.locator('#lengthMm-problem'), 'Expected 2 to 250 cm, got 900 cm.');
     expect(await page.getByRole('button', { name: 'Keep', exact: true }).isDisabled()).toBe(true);
     await page.getByLabel(/^Length/).fill('90');
     await page.getByRole('button', { name: 'Keep', exact: true }).click();

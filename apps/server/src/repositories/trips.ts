@@ -4,7 +4,7 @@ import type { Db } from '../db/open.js';
 
 const ROWS_AT_ONCE = 500;
 /** Events that go out at once. */
-export const MOST_OUT = 2000;
+const MOST_OUT = 2000;
 
 /** Events of a book's trips. They are only ever added; the same id is the same event. */
 export class TripRepository {

@@ -34,3 +34,6 @@ const HYPHENATED: Readonly<Record<string, string>> = {
 
 /** An id in words: `secondary-point` is "secondary point". */
 export const nameOf = (id: string): string => HYPHENATED[id] ?? id.replaceAll('-', ' ');
+
+/** The first letter of a sentence as a capital. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,8 +1,6 @@
-import { nameOf } from '../contract/names.js';
+import { capital, nameOf } from '../contract/names.js';
 import type { Plan } from '../contract/plan.js';
 import { sayRange, type UnitSystem } from '../units/units.js';
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** From about a quarter of a degree a day the water is called warming or cooling. */
 const WARMING_C_PER_DAY = 0.2;

@@ -1,5 +1,5 @@
 import type { Phase } from '../contract/ids.js';
-import type { Fishing } from '../contract/trips.js';
+import type { Fishing, Trim } from '../contract/trips.js';
 import type { Move } from '../evidence/next-move.js';
 import { castHours } from './blocks.js';
 import { activeMs, type Trip } from './trip.js';
@@ -51,6 +51,8 @@ const FALL: ReadonlySet<string> = new Set<Phase>(['early-fall', 'fall', 'late-fa
 
 const slower = ({ from, to }: Change) => to.fishing.paceMps < from.paceMps;
 const deeper = ({ from, to }: Change) => to.fishing.depthM > from.depthM * 1.1;
+const trims = ({ move, to }: Change, ...among: Trim[]) =>
+  move === 'change-trim' && among.some((trim) => trim === to.fishing.trim);
 const byMove =
   (factors: Partial<Record<Move, number>>) =>
   ({ move }: Change): number =>
@@ -64,14 +66,10 @@ export const WATER_ANSWERS: readonly Answer[] = [
     seen: 'two fish followed within the hour, more than bit',
     does: 'another pace likelier, then a smaller or more natural lure',
     when: ({ follows, bites }) => follows >= 2 && follows > bites,
-    leans: (change) =>
-      change.move === 'change-pace'
-        ? 1.7
-        : change.move === 'change-trim'
-          ? change.to.fishing.trim === 'smaller' || change.to.fishing.trim === 'more-natural'
-            ? 1.35
-            : 1
-          : 1,
+    leans: (change) => {
+      if (change.move === 'change-pace') return 1.7;
+      return trims(change, 'smaller', 'more-natural') ? 1.35 : 1;
+    },
     text: 'They follow and do not take: change the pace first, then smaller or more natural.',
     source: FACTORS,
   },
@@ -80,16 +78,12 @@ export const WATER_ANSWERS: readonly Answer[] = [
     seen: 'two strikes were short within the hour',
     does: 'one change of the lure likelier, colour first; slower, too; another lure less',
     when: ({ shorts }) => shorts >= 2,
-    leans: (change) =>
-      change.move === 'change-trim'
-        ? change.to.fishing.trim === 'brighter' || change.to.fishing.trim === 'more-natural'
-          ? 1.9
-          : 1.6
-        : change.move === 'change-pace' && slower(change)
-          ? 1.3
-          : change.move === 'change-lure'
-            ? 0.8
-            : 1,
+    leans: (change) => {
+      if (trims(change, 'brighter', 'more-natural')) return 1.9;
+      if (change.move === 'change-trim') return 1.6;
+      if (change.move === 'change-lure') return 0.8;
+      return change.move === 'change-pace' && slower(change) ? 1.3 : 1;
+    },
     text: 'Short strikes: the right lure with something off. Colour first, then a trailer hook or a shorter trailer, then slower; one thing at a time.',
     source: FACTORS,
   },

@@ -1,6 +1,7 @@
 import type { Light } from '../contract/ids.js';
 import type { Fishing } from '../contract/trips.js';
 import type { Block, Fished } from '../evidence/fished.js';
+import { moveBetween } from '../evidence/next-move.js';
 import { categoryOf } from '../presentation/categories.js';
 import { activeMs, type Note, type Trip } from './trip.js';
 
@@ -34,18 +35,8 @@ export const fishedOf = (
   light,
 });
 
-const sameFishing = (a: Fishing, b: Fishing): boolean =>
-  a.spot === b.spot &&
-  a.structure === b.structure &&
-  a.cover === b.cover &&
-  a.category === b.category &&
-  a.trim === b.trim &&
-  Math.abs(a.depthM - b.depthM) < 0.05 &&
-  Math.abs(a.paceMps - b.paceMps) < 0.01;
-
 interface Stretch {
-  readonly fishing: Fishing;
-  readonly light: Light;
+  readonly fished: Fished;
   readonly fromMs: number;
   saidHours: number;
   contacts: number;
@@ -70,22 +61,22 @@ export function blocksOf(trip: Trip, nowMs: number, { minuteAt, lightAt }: DayCl
   let open: Stretch | null = null;
   const close = (toMs: number) => {
     if (!open) return;
-    const { fishing, light, fromMs, saidHours, contacts, bites, lastMs } = open;
-    const oneCast = castHours(fishing.paceMps);
+    const { fished, fromMs, saidHours, contacts, bites, lastMs } = open;
+    const oneCast = castHours(fished.paceMps);
     const elapsed = Math.min(activeMs(trip, fromMs, toMs), activeMs(trip, fromMs, lastMs) + SILENT_HOURS * HOUR_MS);
     const hours = saidHours > 0 ? saidHours + contacts * oneCast : Math.max(elapsed / HOUR_MS, contacts * oneCast);
     // The cast that is in the water has said nothing yet.
     if (hours >= oneCast / 2) {
-      blocks.push({ ...fishedOf(fishing, light), atMin: minuteAt((fromMs + toMs) / 2), hours, bites });
+      blocks.push({ ...fished, atMin: minuteAt((fromMs + toMs) / 2), hours, bites });
     }
     open = null;
   };
   const at = (fishing: Fishing, atMs: number): Stretch => {
-    const light = lightAt(atMs);
-    const stays = open && sameFishing(open.fishing, fishing) && open.light === light && atMs - open.fromMs < LONGEST_MS;
-    if (open && stays) return open;
+    const fished = fishedOf(fishing, lightAt(atMs));
+    const same = open && open.fished.light === fished.light && moveBetween(open.fished, fished) === 'stay';
+    if (open && same && atMs - open.fromMs < LONGEST_MS) return open;
     close(atMs);
-    open = { fishing, light, fromMs: atMs, saidHours: 0, contacts: 0, bites: 0, lastMs: atMs };
+    open = { fished, fromMs: atMs, saidHours: 0, contacts: 0, bites: 0, lastMs: atMs };
     return open;
   };
   for (const { event, atMs } of trip.notes as readonly Note[]) {

@@ -107,8 +107,34 @@ function changesOf(fishing: Fishing, presentation: Presentation | null, bottomM:
 const idOf = ({ spot, structure, cover, depthM, category, trim, paceMps }: Fishing): string =>
   [spot ?? `${structure}/${cover}`, depthM.toFixed(1), category, trim ?? '', paceMps.toFixed(2)].join('|');
 
-const sameSpot = (place: PlaceOption, { spot, structure, cover }: Fishing): boolean =>
+/** Whether one fishes at a place: by its name, or by what it is where neither has one. */
+export const sameSpot = (place: PlaceOption, { spot, structure, cover }: Fishing): boolean =>
   spot === null && place.spot === null ? place.structure === structure && place.cover === cover : place.spot === spot;
+
+/** What could be fished instead where one is, one thing changed at a time. */
+export function changesAt(
+  window: PlanWindow | null,
+  stops: readonly TripStop[],
+  now: Fishing,
+  atMin: number,
+): Fishing[] {
+  const places = window ? placesOf(window, stops, atMin) : [];
+  const ground = places.find((place) => sameSpot(place, now))?.depthM ?? now.depthM;
+  return changesOf(now, presentationOf(window, now), ground);
+}
+
+const presentationOf = (window: PlanWindow | null, { category }: Fishing): Presentation | null =>
+  window?.presentations.find((each) => each.category === category) ?? null;
+
+/** Stops by names of their own: a run may well lead over three secondary points of one arm. */
+export function namedApart(stops: readonly TripStop[]): TripStop[] {
+  const seen = new Map<string, number>();
+  return stops.map((stop) => {
+    const count = (seen.get(stop.name) ?? 0) + 1;
+    seen.set(stop.name, count);
+    return count === 1 ? stop : { ...stop, name: `${stop.name}, ${count}` };
+  });
+}
 
 /** What could be fished in a window: where one is with all that could be changed, and the other places. */
 export function optionsOf(
@@ -137,15 +163,14 @@ export function optionsOf(
     const priors = [...options.values()].map(({ prior }) => prior).sort((a, b) => a - b);
     const usual = priors[Math.floor(priors.length / 2)] ?? 1;
     const prior = like?.prior ?? usual * CHANGED;
-    const presentation = presentations.find(({ category }) => category === now.category) ?? null;
+    const presentation = presentationOf(window, now);
     add(now, prior, presentation);
     // A lure of its own choice at this place: what the plan would fish here instead stands beside it already.
     if (places.length && !places.some((place) => sameSpot(place, now))) {
       const place = { ...now, weight: 1 };
       for (const each of presentations.slice(0, LURES_HERE)) add(fishingOf(place, each), each.score, each);
     }
-    const ground = places.find((place) => sameSpot(place, now))?.depthM ?? now.depthM;
-    for (const fishing of changesOf(now, presentation, ground)) add(fishing, prior * CHANGED, presentation);
+    for (const fishing of changesAt(window, stops, now, atMin)) add(fishing, prior * CHANGED, presentation);
   }
   return [...options.values()];
 }

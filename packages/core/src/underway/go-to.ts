@@ -1,4 +1,5 @@
 import { globeM } from '../chart/globe.js';
+import type { TripStop } from '../contract/trips.js';
 import { bearingDeg } from '../chart/line-up.js';
 import type { LonLat } from '../chart/projection.js';
 
@@ -14,3 +15,8 @@ export const goTo = (from: LonLat, to: LonLat): GoTo => ({
   distanceM: globeM(from, to),
   bearingDeg: bearingDeg(from, to),
 });
+
+/** The stop of the hour, or the next one, of the day's order. */
+export function nextStop(stops: readonly TripStop[], minute: number): TripStop | null {
+  return stops.find(({ toMin }) => minute < toMin) ?? null;
+}

@@ -12,12 +12,23 @@ export {
   type Trip,
   type TripState,
 } from './trip.js';
+export { said } from './said.js';
 export { blocksOf, castHours, fishedOf } from './blocks.js';
-export { fishingOf, optionsOf, placesOf, usualFishing, type Option, type PlaceOption } from './candidates.js';
+export {
+  changesAt,
+  fishingOf,
+  namedApart,
+  optionsOf,
+  placesOf,
+  sameSpot,
+  usualFishing,
+  type Option,
+  type PlaceOption,
+} from './candidates.js';
 export { latelyOf, WATER_ANSWERS, type Answer, type Lately } from './answers.js';
 export { advisedAt, dayClock, windowAt } from './moment.js';
-export { foundOn, nextStop, type Found, type NextStep } from './next.js';
-export { goTo, type GoTo } from './go-to.js';
+export { foundOn, type Found, type NextStep } from './next.js';
+export { goTo, nextStop, type GoTo } from './go-to.js';
 export { latestReading, offPlan, type OffPlan } from './off-plan.js';
 export { reviewOf } from './review.js';
-export { capital, fishingWords, placeWords, TRIM_WORDS } from './words.js';
+export { fishingWords, placeWords, sayStretch, TRIM_WORDS } from './words.js';

@@ -1,4 +1,4 @@
-import type { Fishing, TripStop } from '../contract/trips.js';
+import type { Fishing } from '../contract/trips.js';
 import type { Candidate } from '../evidence/fished.js';
 import { moveBetween, nextMove, type Advice, type Move } from '../evidence/next-move.js';
 import { rateAt, type Rate } from '../evidence/posterior.js';
@@ -140,7 +140,7 @@ export function foundOn(ask: NextAsk): Found {
   function stepOf(found: Advice): NextStep | null {
     const to = byId.get(found.to.id);
     if (!to) return null;
-    const move = found.move === 'turn-back' ? found.move : moveBetween(now, to);
+    const { move } = found;
     const stays = move === 'stay' || move === 'turn-back';
     const behind = speaking.filter((answer) => (stays ? answer.keeps : leansOf([answer], to) > 1));
     const stay = found.now && !stays ? `, ${rateWords(likely(found.now))} if you stay` : '';
@@ -155,9 +155,4 @@ export function foundOn(ask: NextAsk): Found {
       perHour: likely(found.rate),
     };
   }
-}
-
-/** The way to the next stop of the day's order. */
-export function nextStop(stops: readonly TripStop[], minute: number): TripStop | null {
-  return stops.find(({ toMin }) => minute < toMin) ?? null;
 }

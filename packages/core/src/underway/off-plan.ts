@@ -1,10 +1,10 @@
 import type { Conditions } from '../contract/conditions.js';
 import type { Level, Sky } from '../contract/ids.js';
 import type { DayReading, TripPlan } from '../contract/trips.js';
-import { nameOf } from '../contract/names.js';
+import { capital, nameOf } from '../contract/names.js';
 import { say, type UnitSystem } from '../units/units.js';
+import { said } from './said.js';
 import type { Trip } from './trip.js';
-import { capital } from './words.js';
 
 /** Water so much warmer or colder than planned wants another plan. */
 const TEMP_C = 1.5;
@@ -32,17 +32,15 @@ export function latestReading({ notes, planMs }: Trip): DayReading {
       latest = { ...latest, surfaceTempC: event.sensed.surfaceTempC };
     }
     if (event.kind !== 'reading') continue;
-    const told = Object.entries(event.reading).filter(([, value]) => value !== undefined);
-    latest = { ...latest, ...Object.fromEntries(told) };
+    latest = { ...latest, ...said(event.reading) };
   }
   return latest;
 }
 
 /** The conditions that were planned with, what was assumed among them. */
 function plannedWith({ conditions, plan }: TripPlan): Conditions {
-  const assumed = plan.assumed.map(({ path, value }) => [path, value] as const);
-  const told = Object.entries(conditions).filter(([, value]) => value !== undefined);
-  return { ...Object.fromEntries(assumed), ...Object.fromEntries(told) } as Conditions;
+  const assumed = Object.fromEntries(plan.assumed.map(({ path, value }) => [path, value]));
+  return { ...assumed, ...said(conditions) } as Conditions;
 }
 
 const LEVEL_WORDS: Readonly<Record<Level, string>> = {
@@ -81,7 +79,5 @@ export function offPlan(planned: TripPlan, reading: DayReading, units: UnitSyste
   }
   if (level !== undefined && level !== (before.level ?? 'stable')) words.push(`${LEVEL_WORDS[level]}.`);
   if (!words.length) return null;
-  const told = Object.entries({ surfaceTempC, visibilityM, level, sky, windMps, windFromDeg });
-  const changed = Object.fromEntries(told.filter(([, value]) => value !== undefined));
-  return { words, conditions: { ...planned.conditions, ...changed } };
+  return { words, conditions: { ...planned.conditions, ...said(reading) } };
 }

@@ -1,25 +1,21 @@
-import { nameOf } from '../contract/names.js';
+import { capital, nameOf } from '../contract/names.js';
 import { sayHours } from '../day/say-clock.js';
 import type { ReviewWords } from '../contract/trips.js';
 import type { Block } from '../evidence/fished.js';
-import { mattering, preferences } from '../evidence/next-move.js';
+import { mattering } from '../evidence/next-move.js';
 import { posterior } from '../evidence/posterior.js';
 import { say, sayRange, type UnitSystem } from '../units/units.js';
 import { blocksOf } from './blocks.js';
-import { optionsOf } from './candidates.js';
 import { dayClock } from './moment.js';
 import { activeMs, type Trip } from './trip.js';
-import { capital, matteringWords, rateWords } from './words.js';
+import { matteringWords, rateWords, sayStretch } from './words.js';
 
 const HOUR_MS = 3_600_000;
 const MOST_LINES = 5;
 /** Less fishing than this with one thing is a small sample. */
 const SMALL_HOURS = 1.5;
 
-const hoursWords = (hours: number): string => {
-  const minutes = Math.round(hours * 60);
-  return minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
-};
+const hoursWords = (hours: number): string => sayStretch(hours * HOUR_MS);
 const count = (n: number, one: string, more = `${one}s`): string => `${n} ${n === 1 ? one : more}`;
 
 /** Hours and bites of blocks, put together by something they share. */
@@ -70,28 +66,28 @@ function doneWords(trip: Trip, blocks: readonly Block[], endMs: number): string[
 
 const small = (hours: number): string => (hours < SMALL_HOURS ? ' (a small sample)' : '');
 
-function foundWords(trip: Trip, blocks: readonly Block[], units: UnitSystem, endMs: number): string[] {
+function foundWords(blocks: readonly Block[], units: UnitSystem): string[] {
   const hours = blocks.reduce((sum, block) => sum + block.hours, 0);
   const bites = blocks.reduce((sum, block) => sum + block.bites, 0);
   if (!bites) return [hours ? `No bite in ${hoursWords(hours)}: that is news too.` : 'Nothing was noted.'];
   const best = (key: (block: Block) => string | null) =>
     by(blocks, key).sort((a, b) => b.perHour - a.perHour || b.hours - a.hours)[0];
-  const lure = best(({ category }) => category);
-  const place = best(({ spot, structure }) => spot ?? structure);
-  const lines = [
+  const lure = best(({ category }) => nameOf(category));
+  const place = best(({ spot, structure }) => spot ?? (structure && nameOf(structure)));
+  const told = (what: string, found: ReturnType<typeof best>) =>
+    found ? [`Best ${what}: ${found.name}, ${rateWords(found.perHour)} an hour${small(found.hours)}.`] : [];
+  // What the day itself says, whatever the plan had thought of it.
+  const known = posterior(
+    blocks,
+    blocks.map(() => 0),
+  );
+  const top = [...blocks].sort((a, b) => b.bites / b.hours - a.bites / a.hours)[0] as Block;
+  return [
     `${rateWords(bites / hours)} bites an hour of fishing${small(hours)}.`,
-    ...(lure ? [`Best lure: ${nameOf(lure.name)}, ${rateWords(lure.perHour)} an hour${small(lure.hours)}.`] : []),
-    ...(place ? [`Best place: ${nameOf(place.name)}, ${rateWords(place.perHour)} an hour${small(place.hours)}.`] : []),
+    ...told('lure', lure),
+    ...told('place', place),
+    ...mattering(known, { ...top, id: 'top', prior: 1 }, top.atMin).map((each) => matteringWords(each, units)),
   ];
-  const { minuteAt, lightAt } = dayClock(trip);
-  const minute = minuteAt(endMs);
-  const last = blocks.filter((block) => block.bites).sort((a, b) => b.bites / b.hours - a.bites / a.hours)[0];
-  const options = optionsOf(null, [], trip.fishing, minute, lightAt(endMs));
-  const known = posterior(blocks, preferences(blocks, options));
-  const matters = last
-    ? mattering(known, { ...last, id: 'best', prior: 1 }, last.atMin).map((each) => matteringWords(each, units))
-    : [];
-  return [...lines, ...matters];
 }
 
 function readWords({ notes, plan }: Trip, units: UnitSystem): string[] {
@@ -112,6 +108,6 @@ export function reviewOf(trip: Trip, nowMs: number, units: UnitSystem): ReviewWo
   return {
     planned: plannedWords(trip, units),
     done: doneWords(trip, blocks, endMs),
-    found: [...foundWords(trip, blocks, units, endMs), ...readWords(trip, units)],
+    found: [...foundWords(blocks, units), ...readWords(trip, units)],
   };
 }

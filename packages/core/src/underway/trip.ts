@@ -1,4 +1,5 @@
 import type { Fishing, TripEvent, TripEventOf, TripPlan } from '../contract/trips.js';
+import { said } from './said.js';
 import { timelineOf, type Timed } from './timeline.js';
 
 /** Events that say something of the water or the fishing, as they stand after corrections. */
@@ -44,7 +45,7 @@ function corrected<E extends TripEvent>(event: E, { fish, atBoat, casts, fishing
   const told = event as TripEvent;
   const about = fishing && 'fishing' in told ? { fishing } : {};
   if (told.kind === 'contact') {
-    const own = { ...(fish && { fish: { ...told.fish, ...fish } }), ...(atBoat !== undefined && { atBoat }) };
+    const own = { ...(fish && { fish: { ...told.fish, ...said(fish) } }), ...(atBoat !== undefined && { atBoat }) };
     return { ...event, ...about, ...own };
   }
   if (told.kind === 'effort') return { ...event, ...about, ...(casts && { casts }) };
@@ -100,6 +101,8 @@ export function tripOf(events: readonly TripEvent[], tripId: string): Trip | nul
       case 'plan':
         ({ plan } = event);
         planMs = atMs;
+        // Who takes a plan does what it says.
+        fishing = null;
         break;
       case 'review':
         review = event;
@@ -107,7 +110,7 @@ export function tripOf(events: readonly TripEvent[], tripId: string): Trip | nul
       case 'fishing':
       case 'effort':
       case 'contact':
-        ({ fishing } = { fishing, ...(event.fishing && { fishing: event.fishing }) });
+        fishing = event.fishing ?? fishing;
         break;
       default:
     }

@@ -12,7 +12,7 @@ import {
   preSpawnPlan,
 } from '../testing/trip-log.js';
 import { blocksOf, castHours } from './blocks.js';
-import { optionsOf } from './candidates.js';
+import { changesAt, namedApart, optionsOf } from './candidates.js';
 import { goTo } from './go-to.js';
 import { advisedAt, dayClock, windowAt } from './moment.js';
 import { foundOn } from './next.js';
@@ -151,6 +151,25 @@ describe('a trip', () => {
     expect(second).toEqual(tripOf(log.events, TRIP_ID));
   });
 
+  it('is not robbed of what it knows by a correction that leaves a field open', () => {
+    const log = new LogWriter();
+    log.begin();
+    const fish = log.contact(5, 'landed');
+    log.add(6, { kind: 'correct', of: fish.id, fish: { lengthMm: 400, tag: undefined } });
+    log.add(7, { kind: 'correct', of: fish.id, fish: { lengthMm: undefined, tag: 'K-9' } });
+    expect(tripIn(log).notes[0]?.event).toMatchObject({ fish: { lengthMm: 400, tag: 'K-9' } });
+  });
+
+  it('fishes what a new plan says once it is taken, until another thing is said', () => {
+    const log = new LogWriter();
+    log.begin();
+    log.casts(5);
+    log.add(6, { kind: 'plan', plan: preSpawnPlan });
+    expect(tripIn(log).fishing).toBeNull();
+    log.casts(7);
+    expect(tripIn(log).fishing).toEqual(jerkbait);
+  });
+
   it('takes back the last tap of this device, then the one before', () => {
     const log = new LogWriter();
     log.begin();
@@ -240,6 +259,33 @@ describe('what could be fished', () => {
     expect(Math.max(...own.map(({ depthM }) => depthM))).toBeLessThanOrEqual(2.6);
     expect(own.some(({ paceMps }) => paceMps > jerkbait.paceMps * 1.3)).toBe(true);
     expect(own.some(({ depthM }) => depthM < jerkbait.depthM * 0.8)).toBe(true);
+  });
+
+  it('tells stops of one name apart, and leaves the others as they are', () => {
+    const stop = { depthM: 3, lonLat: [-88.4, 35.9] as [number, number], fromMin: 400, toMin: 460 };
+    const names = ['Point, upper arm', 'Ditch', 'Point, upper arm', 'Point, upper arm'];
+    const apart = namedApart(names.map((name) => ({ ...stop, name })));
+    expect(apart.map(({ name }) => name)).toEqual([
+      'Point, upper arm',
+      'Ditch',
+      'Point, upper arm, 2',
+      'Point, upper arm, 3',
+    ]);
+    const options = optionsOf(window, apart, null, 420, window.light);
+    expect(new Set(options.map(({ spot }) => spot)).size).toBe(4);
+  });
+
+  it('changes one thing at a time, and that within what the lure can do', () => {
+    for (const other of changesAt(window, [], jerkbait, 420)) {
+      const changed = (['depthM', 'paceMps', 'trim'] as const).filter((key) => other[key] !== jerkbait[key]);
+      expect(changed).toHaveLength(1);
+      expect({ ...other, depthM: 0, paceMps: 0, trim: null }).toEqual({
+        ...jerkbait,
+        depthM: 0,
+        paceMps: 0,
+        trim: null,
+      });
+    }
   });
 
   it("goes by the day's order where there is one, the stop of the hour first", () => {
@@ -402,6 +448,14 @@ describe('the review', () => {
     expect(done[1]).toBe('1 bite, 1 fish landed.');
     expect(showed[0]).toMatch(/bites an hour of fishing \(a small sample\)\./);
     expect(showed.join(' ')).toContain('Water read: 55 °F, planned 51 °F.');
+  });
+
+  it("leaves a place's own name as it is", () => {
+    const log = new LogWriter();
+    log.begin();
+    log.casts(10, 20, { ...jerkbait, spot: 'Half-way rock' });
+    log.contact(14, 'landed', { ...jerkbait, spot: 'Half-way rock' });
+    expect(reviewOf(tripIn(log), momentOf(30), 'us').found.join(' ')).toContain('Best place: Half-way rock,');
   });
 
   it('takes a day without a bite for news', () => {

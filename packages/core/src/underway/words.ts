@@ -1,10 +1,8 @@
-import { nameOf } from '../contract/names.js';
+import { capital, nameOf } from '../contract/names.js';
 import type { Fishing, Trim } from '../contract/trips.js';
 import type { Candidate, EvidenceAttribute } from '../evidence/fished.js';
 import type { Mattering, Move } from '../evidence/next-move.js';
 import { say, type UnitSystem } from '../units/units.js';
-
-export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** A change of the lure as it is called. */
 export const TRIM_WORDS: Readonly<Record<Trim, string>> = {
@@ -75,6 +73,12 @@ const timesWords = (times: number): string => (times < 0.95 ? times.toFixed(2) :
 /** How much something mattered so far, with the range in which it lies in four cases of five. */
 export const matteringWords = ({ attribute, of, times, low, high }: Mattering, units: UnitSystem): string =>
   `${attributeWords(attribute, of, units)}: ${timesWords(times)} times the bites, likely ${timesWords(low)} to ${timesWords(high)}.`;
+
+/** A stretch of time: `2 h 31`, `12 min`. */
+export function sayStretch(ms: number): string {
+  const minutes = Math.max(0, Math.floor(ms / 60_000 + 1e-6));
+  return minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
+}
 
 /** Bites an hour as a figure. */
 export const rateWords = (perHour: number): string => (perHour < 10 ? perHour.toFixed(1) : perHour.toFixed(0));

@@ -10,13 +10,14 @@ import { NoticeService } from '../state/notice.service';
 import { OutsideService } from '../state/outside.service';
 import { SCHOOL_WORDS } from '../sheet/school-words';
 import { SettingsService, type Look } from '../state/settings.service';
+import { AddressFieldComponent } from './address-field.component';
 import { InstrumentsFieldComponent } from './instruments-field.component';
 
 /** Units, look, and which book is open. */
 @Component({
   selector: 'inky-settings',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, InstrumentsFieldComponent, RouterLink, SelectButton],
+  imports: [AddressFieldComponent, FormsModule, InstrumentsFieldComponent, RouterLink, SelectButton],
   template: `<div class="view">
     <h1>Settings</h1>
 
@@ -87,25 +88,14 @@ import { InstrumentsFieldComponent } from './instruments-field.component';
           A service that answers <code>weather</code> and <code>gauge</code> with hourly figures as JSON. Without one, a
           CSV file on the season's page does as well.
         </p>
-        <form (ngSubmit)="keepAddress()">
-          <label class="label" for="weather-address">Address of the service</label>
-          <div class="row">
-            <input
-              id="weather-address"
-              class="field"
-              name="address"
-              type="url"
-              autocomplete="off"
-              placeholder="http://"
-              [ngModel]="address()"
-              (ngModelChange)="address.set($event)"
-              [attr.aria-invalid]="!!addressProblem()"
-              aria-describedby="weather-address-problem"
-            />
-            <button type="submit" class="act">Keep</button>
-          </div>
-          <p id="weather-address-problem" class="problem" role="alert">{{ addressProblem() }}</p>
-        </form>
+        <inky-address-field
+          fieldId="weather-address"
+          label="Address of the service"
+          placeholder="http://"
+          [address]="address()"
+          [problem]="addressProblem()"
+          (kept)="keepAddress($event)"
+        />
       }
     </section>
 
@@ -136,10 +126,6 @@ import { InstrumentsFieldComponent } from './instruments-field.component';
         grid-template-columns: 8.5rem minmax(0, 1fr);
       }
     }
-    .row {
-      display: flex;
-      gap: 0.5rem;
-    }
     :host ::ng-deep .p-togglebutton {
       min-height: var(--touch);
       min-width: 5.5rem;
@@ -153,7 +139,7 @@ export class SettingsView {
   private readonly outside = inject(OutsideService);
   private readonly notices = inject(NoticeService);
 
-  protected readonly address = signal('');
+  protected readonly address = signal<string | null>(null);
   protected readonly addressProblem = signal<string | null>(null);
 
   protected readonly units = toSignal(this.settings.units$, { requireSync: true });
@@ -176,11 +162,10 @@ export class SettingsView {
         switchMap(() => this.outside.address().pipe(catchError(() => EMPTY))),
         takeUntilDestroyed(),
       )
-      .subscribe((address) => this.address.set(address ?? ''));
+      .subscribe((address) => this.address.set(address));
   }
 
-  protected keepAddress(): void {
-    const address = this.address().trim() || null;
+  protected keepAddress(address: string | null): void {
     this.outside.setAddress(address).subscribe({
       next: () => {
         this.addressProblem.set(null);

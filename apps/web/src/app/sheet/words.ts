@@ -1,9 +1,7 @@
 import type { Front, Level, Light, PlanWindow } from '@inky-shoal/core';
 import { figureOf, minutesOf, nameOf, symbolOf, toShown, type UnitSystem } from '@inky-shoal/core';
 
-export { sayClock, sayHours } from '@inky-shoal/core';
-
-export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+export { capital, sayClock, sayHours } from '@inky-shoal/core';
 
 /** A calendar day: `Saturday 13 March`. */
 export const sayDate = (date: string): string =>

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import { Observable } from 'rxjs';
+import { catchError, EMPTY, exhaustMap, Observable, throwError, timer } from 'rxjs';
 
 /** Where one is, in degrees, and how well that is known. */
 export interface Position {
@@ -11,6 +11,8 @@ const FOUND_WITHIN_MS = 20_000;
 /** A position is as good as new for so long. */
 const FRESH_MS = 5000;
 
+/** Whoever follows is told so often. */
+const AGAIN_MS = 8000;
 const ASKED = { enableHighAccuracy: true, timeout: FOUND_WITHIN_MS, maximumAge: FRESH_MS };
 /** The number by which the browser says that it may not tell. */
 const REFUSED = 1;
@@ -22,6 +24,9 @@ const WHY: Readonly<Record<number, string>> = {
   3: 'Where you are could not be found out in time: try again under open sky.',
 };
 
+/** The browser tells no positions at all, and asking again would change nothing. */
+class MayNotTell extends Error {}
+
 /** Where one is, as the browser tells it. */
 @Injectable({ providedIn: 'root' })
 export class PositionService {
@@ -31,7 +36,7 @@ export class PositionService {
       // Typed as always there, but a page that was not fetched safely has none.
       const known = navigator.geolocation as Geolocation | undefined;
       if (!known) {
-        listener.error(new Error(WHY[2]));
+        listener.error(new MayNotTell(WHY[2]));
         return;
       }
       known.getCurrentPosition(
@@ -39,30 +44,22 @@ export class PositionService {
           listener.next({ lonLat: [longitude, latitude], withinM: accuracy });
           listener.complete();
         },
-        ({ code }) => listener.error(new Error(WHY[code] ?? WHY[2])),
+        ({ code }) => listener.error(code === REFUSED ? new MayNotTell(WHY[code]) : new Error(WHY[code] ?? WHY[2])),
         ASKED,
       );
     });
   }
 
-  /** Follows where one is until nobody asks any more. Fails with a sentence. */
+  /**
+   * Asks again and again until nobody wants to know any more: a watch that waits for one to move tells nothing at
+   * anchor, and what is not told again grows old. Fails with a sentence where it may not be told; no sky for a while is
+   * passed over.
+   */
   follow(): Observable<Position> {
-    return new Observable((listener) => {
-      const known = navigator.geolocation as Geolocation | undefined;
-      if (!known) {
-        listener.error(new Error(WHY[2]));
-        return undefined;
-      }
-      const watch = known.watchPosition(
-        ({ coords: { longitude, latitude, accuracy } }) =>
-          listener.next({ lonLat: [longitude, latitude], withinM: accuracy }),
-        ({ code }) => {
-          // No sky for a while is no reason to stop listening; a refusal is.
-          if (code === REFUSED) listener.error(new Error(WHY[REFUSED]));
-        },
-        ASKED,
-      );
-      return () => known.clearWatch(watch);
-    });
+    return timer(0, AGAIN_MS).pipe(
+      exhaustMap(() =>
+        this.here().pipe(catchError((error: Error) => (error instanceof MayNotTell ? throwError(() => error) : EMPTY))),
+      ),
+    );
   }
 }

@@ -17,6 +17,8 @@ export interface OpenLog {
   readonly events: readonly TripEvent[];
   /** Ids of events that the server does not have yet. */
   readonly waiting: ReadonlySet<string>;
+  /** Photos that the server does not have yet. */
+  readonly photos: number;
   /** Events that the server refused, with its reason. */
   readonly refused: readonly { readonly event: TripEvent; readonly why: string }[];
 }
@@ -47,8 +49,9 @@ export class TripLogService {
   readonly log$: Observable<OpenLog> = this.log.pipe(filter((log) => log !== null));
   /** Why there is no log, in words; null where there is one. */
   readonly unopened$ = this.unopened.asObservable();
+  /** How many notes and photos the server does not have yet. */
   readonly waiting$ = this.log.pipe(
-    map((log) => log?.waiting.size ?? 0),
+    map((log) => (log ? log.waiting.size + log.photos : 0)),
     distinctUntilChanged(),
   );
 
@@ -101,11 +104,13 @@ export class TripLogService {
   /** Keeps a photo until the server has it. @throws NotKept where it could not be kept, in words */
   async addPhoto(photo: Blob): Promise<string> {
     const id = uuid();
+    const { book } = this.books;
     try {
-      await this.db(this.books.book).photos.add({ id, photo });
+      await this.db(book).photos.add({ id, photo });
     } catch (error) {
       throw new NotKept(isFull(error) ? WHY_FULL : WHY_CLOSED, { cause: error });
     }
+    this.change(book, (log) => ({ ...log, photos: log.photos + 1 }));
     return id;
   }
 
@@ -115,6 +120,7 @@ export class TripLogService {
 
   async photoSent(book: Book, id: string): Promise<void> {
     await this.db(book).photos.delete(id);
+    this.change(book, (log) => ({ ...log, photos: Math.max(0, log.photos - 1) }));
   }
 
   /** The next events that wait, in the order in which they were made. */
@@ -183,7 +189,7 @@ export class TripLogService {
         await db.facts.put({ name: 'device', value: made });
         return made;
       });
-      const rows = await db.events.toArray();
+      const [rows, photos] = await Promise.all([db.events.toArray(), db.photos.count()]);
       // Meanwhile another book may have been opened.
       if (this.books.book !== book) return;
       this.unopened.next(null);
@@ -191,6 +197,7 @@ export class TripLogService {
         book,
         deviceId,
         events: rows.map(({ event }) => event),
+        photos,
         waiting: new Set(rows.flatMap(({ id, state }) => (state === WAITING ? [id] : []))),
         refused: rows.flatMap(({ event, state, why = '' }) => (state === REFUSED ? [{ event, why }] : [])),
       });

@@ -141,6 +141,29 @@ describe('bringing the log to the server', () => {
     expect(log.now?.waiting.size).toBe(0);
   }, 20_000);
 
+  it('brings the notes before a photo, and counts both until they are there', async () => {
+    const log = await start();
+    const id = await log.addPhoto(new Blob(['photo']));
+    // What stands in for a database here gives no blobs back.
+    const photo = { arrayBuffer: () => Promise.resolve(new ArrayBuffer(5)) } as Blob;
+    jest.spyOn(log, 'photos').mockResolvedValueOnce([{ id, photo }]);
+    await log.add(TRIP, casts, AT);
+    const counts: number[] = [];
+    log.waiting$.subscribe((waiting) => counts.push(waiting));
+    TestBed.inject(TripSyncService);
+    await settle(300);
+    const photos = () => server.match(({ url }) => url.includes('/photos/'));
+    expect(photos()).toEqual([]);
+    sent().forEach((call) => call.flush({ kept: 1, added: 1 }));
+    for (let round = 0; round < 40 && log.now?.photos; round++) {
+      await settle();
+      photos().forEach((call) => call.flush(null, { status: 204, statusText: 'No content' }));
+      quiet();
+    }
+    expect(log.now?.photos).toBe(0);
+    expect(counts).toEqual([2, 1, 0]);
+  });
+
   it('finds the one note that the server refuses, keeps it here with the reason, and sends the others', async () => {
     const log = await start();
     const notes = [await log.add(TRIP, casts, AT), await log.add(TRIP, casts, AT), await log.add(TRIP, casts, AT)];

@@ -14,10 +14,12 @@ import {
   startWith,
   switchMap,
   timer,
+  withLatestFrom,
 } from 'rxjs';
 import { ApiError, ApiService } from './api.service';
 import { BookService } from './book.service';
 import { ConnectionService } from './connection.service';
+import { NoticeService } from './notice.service';
 import { TripLogService } from './trip-log.service';
 
 /** Events that go at once: the most, and the fewest to which a slow line brings it. */
@@ -44,6 +46,7 @@ export class TripSyncService {
   private readonly books = inject(BookService);
   private readonly log = inject(TripLogService);
   private readonly connection = inject(ConnectionService);
+  private readonly notices = inject(NoticeService);
 
   /** The page goes away: what fails now fails with it. */
   private over = false;
@@ -56,7 +59,10 @@ export class TripSyncService {
     const seen$ = timer(LISTEN_MS, LISTEN_MS).pipe(filter(() => document.visibilityState === 'visible'));
     const waits$ = merge(
       this.log.waiting$.pipe(filter(Boolean), debounceTime(SETTLED_MS)),
-      timer(AGAIN_MS, AGAIN_MS).pipe(filter(() => !!this.log.now?.waiting.size)),
+      timer(AGAIN_MS, AGAIN_MS).pipe(
+        withLatestFrom(this.log.waiting$),
+        filter(([, waiting]) => waiting > 0),
+      ),
     );
     // Neither waits for the other, and neither for a call that hangs on a line that was lost: back, it begins anew.
     const begins$ = combineLatest([this.connection.there$, this.books.book$]);
@@ -82,13 +88,18 @@ export class TripSyncService {
       await work(book);
     } catch (error) {
       // Away, or the device's store failed: what waits stays, and is tried again.
-      if (!(error instanceof ApiError) && !this.over) console.warn('Trips could not be exchanged', error);
+      if (!(error instanceof ApiError) && !this.over) {
+        this.notices.say(
+          'This device could not read or write its notes just now. They stay here, and are tried again.',
+        );
+      }
     }
   }
 
   private async send(book: Book): Promise<void> {
-    await this.sendPhotos(book);
+    // A photo is large and a line may be slow: the notes do not wait for it.
     await this.sendWaiting(book);
+    await this.sendPhotos(book);
   }
 
   private async sendWaiting(book: Book): Promise<void> {

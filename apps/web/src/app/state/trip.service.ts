@@ -7,7 +7,6 @@ import {
   type Contact,
   type DayReading,
   type Fishing,
-  fishingWords,
   type Found,
   lastTap,
   latestReading,
@@ -38,11 +37,13 @@ import {
   timer,
 } from 'rxjs';
 import { v7 as uuid } from 'uuid';
+import { AwakeService } from './awake.service';
 import { BookService } from './book.service';
 import { FinderService } from './finder.service';
 import { InstrumentsService } from './instruments.service';
 import { NoticeService } from './notice.service';
 import { PlannerService } from './planner.service';
+import { RunService } from './run.service';
 import { SettingsService } from './settings.service';
 import { type EventSaid, type OpenLog, TripLogService } from './trip-log.service';
 
@@ -97,11 +98,22 @@ export class TripService {
     shareReplay({ bufferSize: 1, refCount: true }),
   );
   /** What the notes say so far and what is to be done next. The last answer stands until the next has come. */
-  readonly found$: Observable<Found | null> = combineLatest([this.trip$, this.settings.units$, timer(0, TICK_MS)]).pipe(
-    switchMap(([trip, units]) =>
+  readonly found$: Observable<Found | null> = combineLatest([
+    this.trip$,
+    this.settings.units$,
+    inject(RunService).wish$,
+    timer(0, TICK_MS),
+  ]).pipe(
+    switchMap(([trip, units, { speedMps }]) =>
       trip && trip.state !== 'over'
         ? this.finder
-            .found({ trip, nowMs: this.nowOf(trip), units, lonLat: this.instruments.sensed()?.lonLat ?? null })
+            .found({
+              trip,
+              nowMs: this.nowOf(trip),
+              units,
+              lonLat: this.instruments.sensed()?.lonLat ?? null,
+              speedMps,
+            })
             .pipe(
               catchError(() => {
                 this.notices.say('The next move could not be worked out, and the fault is ours. The log goes on.');
@@ -148,14 +160,15 @@ export class TripService {
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
-  /** The trip of the log as it stands; told anew only where an event was added. */
-  private told: { readonly events: readonly TripEvent[]; readonly trip: Trip | null } | null = null;
+  constructor() {
+    const awake = inject(AwakeService);
+    this.trip$.subscribe((trip) => awake.keep(trip?.state === 'going'));
+  }
 
+  /** The trip of the log as it stands. */
   private get trip(): Trip | null {
     const events = this.log.now?.events;
-    if (!events) return null;
-    if (this.told?.events !== events) this.told = { events, trip: this.tellTrips(events).find(isCurrent) ?? null };
-    return this.told.trip;
+    return (events && this.tellTrips(events).find(isCurrent)) ?? null;
   }
 
   /** Trips of these events; those to which nothing was added are not told anew. */
@@ -180,67 +193,69 @@ export class TripService {
     await this.add(uuid(), said, Date.now() + aheadMs);
   }
 
-  pause(): Promise<void> {
+  pause(): Promise<TripEvent | null> {
     return this.tap({ kind: 'pause' });
   }
 
-  resume(): Promise<void> {
+  resume(): Promise<TripEvent | null> {
     return this.tap({ kind: 'resume' });
   }
 
-  finish(): Promise<void> {
+  finish(): Promise<TripEvent | null> {
     return this.tap({ kind: 'finish' });
   }
 
   /** From now on this is fished. */
-  fish(fishing: Fishing): Promise<void> {
+  fish(fishing: Fishing): Promise<TripEvent | null> {
     return this.tap({ kind: 'fishing', fishing });
   }
 
-  casts(casts: number): Promise<void> {
+  casts(casts: number): Promise<TripEvent | null> {
     return this.tap({ kind: 'effort', casts, fishing: this.fishingNow() });
   }
 
-  minutes(minutes: number): Promise<void> {
+  minutes(minutes: number): Promise<TripEvent | null> {
     return this.tap({ kind: 'effort', minutes, fishing: this.fishingNow() });
   }
 
-  contact(what: Contact): Promise<void> {
+  contact(what: Contact): Promise<TripEvent | null> {
     return this.tap({ kind: 'contact', what, fishing: this.fishingNow() });
   }
 
-  bait(): Promise<void> {
+  bait(): Promise<TripEvent | null> {
     return this.tap({ kind: 'bait' });
   }
 
-  birds(): Promise<void> {
-    return this.tap({ kind: 'birds', sign: 'birds-on-bank' });
+  /** Birds as they show fish there: on the bank of a lake, diving in a bay. */
+  birds(): Promise<TripEvent | null> {
+    const inshore = this.trip?.plan?.conditions.discipline === 'inshore';
+    return this.tap({ kind: 'birds', sign: inshore ? 'birds-diving' : 'birds-on-bank' });
   }
 
-  mark(): Promise<void> {
+  mark(): Promise<TripEvent | null> {
     return this.tap({ kind: 'mark' });
   }
 
-  reading(reading: DayReading): Promise<void> {
+  reading(reading: DayReading): Promise<TripEvent | null> {
     return this.tap({ kind: 'reading', reading });
   }
 
   /** Says more of a fish that was landed. */
-  tellFish(of: string, fish: Catch): Promise<void> {
+  tellFish(of: string, fish: Catch): Promise<TripEvent | null> {
     return this.tap({ kind: 'correct', of, fish });
   }
 
   /** Says of a bite that it came at the boat. */
-  atBoat(of: string, atBoat: boolean): Promise<void> {
+  atBoat(of: string, atBoat: boolean): Promise<TripEvent | null> {
     return this.tap({ kind: 'correct', of, atBoat });
   }
 
-  takeBack(of: string): Promise<void> {
+  takeBack(of: string): Promise<TripEvent | null> {
     return this.tap({ kind: 'take-back', of });
   }
 
   /** Follows another plan from now on. */
-  takePlan({ conditions, day }: OtherPlan): Promise<void> {
+  takePlan({ conditions, day }: OtherPlan): Promise<TripEvent | null> {
     return this.tap({ kind: 'plan', plan: { conditions, plan: day.plan } });
   }
 
@@ -262,7 +277,7 @@ export class TripService {
   }
 
   /** Saves the review with the trip: the trip is done. */
-  saveReview(trip: Trip, note: string): Promise<void> {
+  saveReview(trip: Trip, note: string): Promise<TripEvent | null> {
     const review = reviewOf(trip, this.nowOf(trip), this.settings.units);
     return this.tap({ kind: 'review', review, note: note.trim() || undefined }, trip);
   }
@@ -278,52 +293,23 @@ export class TripService {
     return trip && (trip.fishing ?? advisedAt(trip, this.nowOf(trip)));
   }
 
-  /** Keeps a tap on the device; says in words where it could not be kept. */
-  private async tap(said: EventSaid, trip = this.trip): Promise<void> {
-    if (!trip) return;
+  /** Keeps a tap on the device; null where it could not be kept, which is said in words. */
+  private async tap(said: EventSaid, trip = this.trip): Promise<TripEvent | null> {
+    if (!trip) return null;
     try {
-      await this.add(trip.id, said, this.nowOf(trip));
+      return await this.add(trip.id, said, this.nowOf(trip));
     } catch (error) {
       this.notices.say((error as Error).message);
+      return null;
     }
   }
 
-  private async add(tripId: string, said: EventSaid, atMs: number): Promise<void> {
+  private async add(tripId: string, said: EventSaid, atMs: number): Promise<TripEvent> {
     const sensed = this.instruments.sensed();
-    this.tapped.next(await this.log.add(tripId, sensed ? { ...said, sensed } : said, atMs));
+    const event = await this.log.add(tripId, sensed ? { ...said, sensed } : said, atMs);
+    this.tapped.next(event);
+    return event;
   }
 }
 
 const lastOf = ({ events, deviceId }: OpenLog, { id }: Trip): TripEvent | null => lastTap(events, id, deviceId);
-
-/** An event as one line of the log. */
-export function eventWords(event: TripEvent, units: 'us' | 'metric'): string {
-  switch (event.kind) {
-    case 'effort':
-      return event.casts ? `${event.casts} casts` : `${event.minutes ?? 0} minutes`;
-    case 'contact':
-      return CONTACT_WORDS[event.what];
-    case 'fishing':
-      return fishingWords(event.fishing, units);
-    case 'bait':
-      return 'Bait seen';
-    case 'birds':
-      return 'Birds';
-    case 'mark':
-      return 'Mark';
-    case 'reading':
-      return 'Reading';
-    case 'plan':
-      return 'New plan taken';
-    default:
-      return '';
-  }
-}
-
-const CONTACT_WORDS: Readonly<Record<Contact, string>> = {
-  follow: 'Follow',
-  short: 'Short strike',
-  missed: 'Bite missed',
-  lost: 'Lost',
-  landed: 'Landed',
-};

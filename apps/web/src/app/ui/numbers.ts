@@ -43,8 +43,8 @@ export function readQuantity(
 
 /** Decimals with which a quantity stands in a field; one where it is not said. */
 const DECIMALS: Record<UnitSystem, Partial<Record<Measure, number>>> = {
-  us: { temp: 0, length: 2, weight: 3, speed: 2, rodLength: 2 },
-  metric: { length: 0, weight: 2, speed: 2, rodLength: 2 },
+  us: { temp: 0, length: 2, weight: 3, speed: 2, rodLength: 2, fishWeight: 2 },
+  metric: { length: 0, weight: 2, speed: 2, rodLength: 2, fishWeight: 2 },
 };
 
 /** A quantity as it stands in a field to be typed over: plain decimals, where words may have fractions. */

@@ -1,14 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { BASS_CATEGORIES, INSHORE_CATEGORIES, nameOf, type PlanWindow, type UnitSystem } from '@inky-shoal/core';
 import {
+  BASS_CATEGORIES,
   capital,
+  INSHORE_CATEGORIES,
+  nameOf,
+  type PlanWindow,
+  type UnitSystem,
+} from '@inky-shoal/core';
+import {
+  changesAt,
   type Fishing,
   fishingOf,
   fishingWords,
-  optionsOf,
   type PlaceOption,
   placesOf,
   placeWords,
+  sameSpot,
   TRIM_WORDS,
   type Trip,
   usualFishing,
@@ -136,10 +143,7 @@ export class ChangeFormComponent {
   /** The place one is at, as the plan or the last note has it. */
   private readonly here = computed((): PlaceOption | null => {
     const now = this.now();
-    const known = this.placesNow().find(
-      ({ spot, structure, cover }) =>
-        now && spot === now.spot && (spot !== null || (structure === now.structure && cover === now.cover)),
-    );
+    const known = now && this.placesNow().find((place) => sameSpot(place, now));
     return known ?? (now && { ...now, weight: 1 }) ?? this.placesNow()[0] ?? null;
   });
 
@@ -154,16 +158,10 @@ export class ChangeFormComponent {
   protected readonly changes = computed((): Other[] => {
     const now = this.now();
     if (!now) return [];
-    return optionsOf(this.window(), this.trip().begin.stops, now, this.minute(), 'low')
-      .map(({ fishing }) => fishing)
-      .filter(
-        ({ category, spot, structure, cover }) =>
-          category === now.category && spot === now.spot && structure === now.structure && cover === now.cover,
-      )
-      .flatMap((fishing) => {
-        const words = this.changeWords(now, fishing);
-        return words ? [{ words, fishing }] : [];
-      });
+    return changesAt(this.window(), this.trip().begin.stops, now, this.minute()).map((fishing) => ({
+      words: this.changeWords(now, fishing),
+      fishing,
+    }));
   });
   protected readonly places = computed((): Other[] => {
     const now = this.now();
@@ -187,12 +185,9 @@ export class ChangeFormComponent {
     if (now) this.chosen.emit({ ...now, spot: this.spot().trim(), structure: null, cover: null });
   }
 
-  private changeWords(now: Fishing, { depthM, paceMps, trim }: Fishing): string | null {
-    if (trim !== now.trim) return trim ? capital(TRIM_WORDS[trim]) : 'As it was advised';
-    if (Math.abs(depthM - now.depthM) > 0.05) {
-      return `${depthM > now.depthM ? 'Deeper' : 'Higher'}: ${sayDepth(depthM, this.units())}`;
-    }
-    if (Math.abs(paceMps - now.paceMps) > 0.01) return paceMps > now.paceMps ? 'Faster' : 'Slower';
-    return null;
+  private changeWords(now: Fishing, { depthM, paceMps, trim }: Fishing): string {
+    if (trim && trim !== now.trim) return capital(TRIM_WORDS[trim]);
+    if (depthM !== now.depthM) return `${depthM > now.depthM ? 'Deeper' : 'Higher'}: ${sayDepth(depthM, this.units())}`;
+    return paceMps > now.paceMps ? 'Faster' : 'Slower';
   }
 }

@@ -1,13 +1,27 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+  untracked,
+} from '@angular/core';
 import { say, sayRange, symbolOf, toSi, type UnitSystem } from '@inky-shoal/core';
 import { FISH_LENGTH_MM, FISH_WEIGHT_G, tagSeen, type Catch, type Trip } from '@inky-shoal/core/underway';
 import { PhotoProblem, smallPhoto } from '../rig/boxes/photo';
 import { TripService } from '../state/trip.service';
-import { readNumber } from '../ui/numbers';
+import { plainFigure, readNumber } from '../ui/numbers';
 import { sayTime } from './underway-words';
 
 type Measured = 'lengthMm' | 'weightG';
 const BOUNDS = { lengthMm: FISH_LENGTH_MM, weightG: FISH_WEIGHT_G } as const;
+const FIELDS = [
+  { key: 'lengthMm', name: 'Length' },
+  { key: 'weightG', name: 'Weight' },
+] as const;
 const MEASURES = { lengthMm: 'fishLength', weightG: 'fishWeight' } as const;
 
 /** More of a fish that is noted already: length, weight, tag, photo. All of it may be left out. */
@@ -18,33 +32,24 @@ const MEASURES = { lengthMm: 'fishLength', weightG: 'fishWeight' } as const;
     <h2>Landed. It is noted.</h2>
     <form (submit)="$event.preventDefault(); keep()">
       <div class="two">
-        <label
-          >Length ({{ unit('lengthMm') }})
-          <input
-            class="field"
-            inputmode="decimal"
-            autocomplete="off"
-            #length
-            [value]="texts().lengthMm"
-            [attr.aria-invalid]="!!problems().lengthMm"
-            aria-describedby="length-problem"
-            (input)="type('lengthMm', length.value)"
-        /></label>
-        <label
-          >Weight ({{ unit('weightG') }})
-          <input
-            class="field"
-            inputmode="decimal"
-            autocomplete="off"
-            #weight
-            [value]="texts().weightG"
-            [attr.aria-invalid]="!!problems().weightG"
-            aria-describedby="weight-problem"
-            (input)="type('weightG', weight.value)"
-        /></label>
+        @for (field of fields; track field.key) {
+          <div>
+            <label
+              >{{ field.name }} ({{ unit(field.key) }})
+              <input
+                class="field"
+                inputmode="decimal"
+                autocomplete="off"
+                #typed
+                [value]="texts()[field.key]"
+                [attr.aria-invalid]="!!problems()[field.key]"
+                [attr.aria-describedby]="field.key + '-problem'"
+                (input)="type(field.key, typed.value)"
+            /></label>
+            <p [id]="field.key + '-problem'" class="problem" role="alert">{{ problems()[field.key] }}</p>
+          </div>
+        }
       </div>
-      <p id="length-problem" class="problem" role="alert">{{ problems().lengthMm }}</p>
-      <p id="weight-problem" class="problem" role="alert">{{ problems().weightG }}</p>
       <label
         >Tag number
         <input class="field" autocomplete="off" maxlength="40" #tagged [value]="tag()" (input)="tag.set(tagged.value)"
@@ -108,8 +113,16 @@ export class FishFormComponent {
   readonly among = input.required<readonly Trip[]>();
   readonly done = output();
 
-  protected readonly texts = signal<Readonly<Record<Measured, string>>>({ lengthMm: '', weightG: '' });
-  protected readonly tag = signal('');
+  protected readonly fields = FIELDS;
+  /** What was known of it as the form was opened: what comes in later does not overtake what is typed. */
+  private readonly known = computed((): Catch => {
+    const of = this.of();
+    const notes = untracked(this.among).flatMap((trip) => trip.notes);
+    const note = notes.find(({ event }) => event.id === of)?.event;
+    return (note?.kind === 'contact' && note.fish) || {};
+  });
+  protected readonly texts = linkedSignal(() => ({ lengthMm: this.shown('lengthMm'), weightG: this.shown('weightG') }));
+  protected readonly tag = linkedSignal(() => this.known().tag ?? '');
   protected readonly photoId = signal<string | undefined>(undefined);
   protected readonly photoProblem = signal<string | null>(null);
   protected readonly problems = computed(() => ({
@@ -144,13 +157,24 @@ export class FishFormComponent {
 
   protected keep(): void {
     const fish: Catch = {
-      lengthMm: this.si('lengthMm'),
-      weightG: this.si('weightG'),
-      tag: this.tag().trim() || undefined,
+      lengthMm: this.typedOver('lengthMm'),
+      weightG: this.typedOver('weightG'),
+      tag: this.tag().trim() === this.known().tag ? undefined : this.tag().trim() || undefined,
       photoId: this.photoId(),
     };
     const told = Object.values(fish).some((value) => value !== undefined);
     void (told ? this.trips.tellFish(this.of(), fish) : Promise.resolve()).then(() => this.done.emit());
+  }
+
+  /** A known figure as it stands in its field. */
+  private shown(field: Measured): string {
+    const si = this.known()[field];
+    return si === undefined ? '' : plainFigure(MEASURES[field], si, this.units());
+  }
+
+  /** What was typed; nothing where the field stands as it did, since it was only shown rounded. */
+  private typedOver(field: Measured): number | undefined {
+    return this.texts()[field] === this.shown(field) ? undefined : this.si(field);
   }
 
   private si(field: Measured): number | undefined {

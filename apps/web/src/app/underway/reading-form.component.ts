@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, linkedSignal, output } from '@angular/core';
 import { LEVELS, nameOf, parse, SKIES } from '@inky-shoal/core';
-import { DayReading } from '@inky-shoal/core/underway';
-import { COMPASS_POINTS, degreesOf, LEVEL_WORDS, type Compass } from '../sheet/words';
+import { DayReading, said } from '@inky-shoal/core/underway';
+import { COMPASS_POINTS, degreesOf, LEVEL_WORDS } from '../sheet/words';
 import { NoticeService } from '../state/notice.service';
 import { TripService } from '../state/trip.service';
 import { QuantityComponent } from '../ui/quantity.component';
@@ -36,7 +36,7 @@ import { QuantityComponent } from '../ui/quantity.component';
       <div class="two">
         <label
           >Sky
-          <select class="field" #sky (change)="set({ sky: any(sky.value) })">
+          <select class="field" #sky (change)="set({ sky: among(skies, sky.value) })">
             <option value="">as it was</option>
             @for (each of skies; track each) {
               <option [value]="each">{{ name(each) }}</option>
@@ -45,7 +45,7 @@ import { QuantityComponent } from '../ui/quantity.component';
         >
         <label
           >Level
-          <select class="field" #level (change)="set({ level: any(level.value) })">
+          <select class="field" #level (change)="set({ level: among(levels, level.value) })">
             <option value="">as it was</option>
             @for (each of levels; track each) {
               <option [value]="each">{{ levelWords[each] }}</option>
@@ -99,7 +99,7 @@ export class TripReadingComponent {
   private readonly trips = inject(TripService);
   private readonly notices = inject(NoticeService);
 
-  /** What instruments read, to begin with. */
+  /** What instruments read as it was opened. */
   readonly begin = input<DayReading>({});
   readonly done = output();
 
@@ -114,17 +114,18 @@ export class TripReadingComponent {
     this.value.update((value) => ({ ...value, ...change }));
   }
 
-  /** A choice of a list whose ids the page itself wrote; none where it was taken back. */
-  protected any(value: string): never {
-    return (value || undefined) as never;
+  /** What a list has under an id; nothing where the choice is taken back. */
+  protected among<Id extends string>(ids: readonly Id[], id: string): Id | undefined {
+    return ids.find((each) => each === id);
   }
 
-  protected setFrom(point: string): void {
-    this.set({ windFromDeg: point ? degreesOf(point as Compass) : undefined });
+  protected setFrom(id: string): void {
+    const point = this.among(this.compass, id);
+    this.set({ windFromDeg: point && degreesOf(point) });
   }
 
   protected keep(): void {
-    const told = Object.fromEntries(Object.entries(this.value()).filter(([, each]) => each !== undefined));
+    const told = said(this.value());
     if (!Object.keys(told).length) return this.done.emit();
     const checked = parse(DayReading, told);
     if (!checked.ok) return this.notices.say(`Not kept: ${checked.problems[0]?.message ?? 'expected other figures'}.`);

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import type { Trip } from '@inky-shoal/core/underway';
+import { namedApart, type Trip } from '@inky-shoal/core/underway';
 import { catchError, map, of } from 'rxjs';
 import { sayDate } from '../sheet/words';
 import { DayService } from '../state/day.service';
@@ -120,9 +120,11 @@ export class TripStartComponent {
       waterId: draft.waterId ?? undefined,
       place: conditions.place,
       plan: { conditions, plan: day.plan },
-      stops: (run?.stops ?? []).map(({ name, depthM, lonLat, fromMin, toMin, structure, cover }) => {
-        return { name, depthM, lonLat, fromMin, toMin: Math.min(LAST_MIN, toMin), structure, cover };
-      }),
+      stops: namedApart(
+        (run?.stops ?? []).map(({ name, depthM, lonLat, fromMin, toMin, structure, cover }) => {
+          return { name, depthM, lonLat, fromMin, toMin: Math.min(LAST_MIN, toMin), structure, cover };
+        }),
+      ),
     };
   });
   protected readonly past = computed(() =>

@@ -77,7 +77,7 @@ export class TapsComponent {
     { tap: 'lost', name: 'Lost', more: 'was on' },
     { tap: 'landed', name: 'Landed', more: 'in the boat' },
     { tap: 'bait', name: 'Bait', more: 'about' },
-    { tap: 'birds', name: 'Birds', more: 'working' },
+    { tap: 'birds', name: 'Birds', more: 'showing fish' },
     { tap: 'mark', name: 'Mark', more: 'this spot' },
   ];
 }

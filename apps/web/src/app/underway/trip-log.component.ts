@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { say, type UnitSystem } from '@inky-shoal/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { nameOf, say, type UnitSystem } from '@inky-shoal/core';
 import { fishingWords, type Trip, type TripEvent } from '@inky-shoal/core/underway';
-import { eventWords, TripService } from '../state/trip.service';
-import { sayTime } from './underway-words';
+import { LEVEL_WORDS } from '../sheet/words';
+import { TripService } from '../state/trip.service';
+import { eventWords, sayTime } from './underway-words';
 
 const SHOWN = 40;
 
@@ -26,6 +27,16 @@ const SHOWN = 40;
             }
           </p>
           @if (!done()) {
+            @if (line.landed) {
+              <button
+                type="button"
+                class="plain"
+                [attr.aria-label]="line.words + ', ' + line.time + ': size and tag'"
+                (click)="fishWanted.emit(line.id)"
+              >
+                Size
+              </button>
+            }
             <button
               type="button"
               class="plain"
@@ -50,7 +61,7 @@ const SHOWN = 40;
     }
     li {
       display: grid;
-      grid-template-columns: 4.5rem minmax(0, 1fr) auto;
+      grid-template-columns: 4.5rem minmax(0, 1fr) auto auto;
       gap: 0.5rem;
       align-items: center;
       border-bottom: var(--stroke) solid var(--rule);
@@ -77,6 +88,8 @@ export class TripLogComponent {
   readonly trip = input.required<Trip>();
   readonly units = input.required<UnitSystem>();
   readonly done = input(false);
+  /** More is to be said of a fish: the id of its note. */
+  readonly fishWanted = output<string>();
 
   protected readonly lines = computed(() => {
     const { notes, begin } = this.trip();
@@ -87,6 +100,7 @@ export class TripLogComponent {
         id: event.id,
         time: sayTime(atMs, begin.place?.timeZone),
         words: eventWords(event, this.units()),
+        landed: event.kind === 'contact' && event.what === 'landed',
         more: this.more(event),
       }));
   });
@@ -109,8 +123,8 @@ export class TripLogComponent {
       const { surfaceTempC, visibilityM, sky, level, windMps } = event.reading;
       if (surfaceTempC !== undefined) parts.push(say('temp', surfaceTempC, units));
       if (visibilityM !== undefined) parts.push(`sees ${say('depth', visibilityM, units)}`);
-      if (sky) parts.push(sky.replace('-', ' '));
-      if (level) parts.push(`level ${level}`);
+      if (sky) parts.push(nameOf(sky));
+      if (level) parts.push(`level ${LEVEL_WORDS[level]}`);
       if (windMps !== undefined) parts.push(`wind ${say('wind', windMps, units)}`);
     }
     if ('fishing' in event && event.fishing && event.kind !== 'fishing') {

@@ -1,10 +1,9 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, viewChild } from '@angular/core';
-import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
-import { nameOf, say, sayRange, type Plan } from '@inky-shoal/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { capital, nameOf, say, sayRange, type Plan } from '@inky-shoal/core';
 import {
   advisedAt,
-  capital,
   dayClock,
   type DayReading,
   type Fishing,
@@ -12,15 +11,16 @@ import {
   latestReading,
   type NextStep,
   type OffPlan,
+  sayStretch,
   TRIM_WORDS,
   type Trip,
   windowAt,
 } from '@inky-shoal/core/underway';
 import { SheetChartComponent } from '../sheet/chart/sheet-chart.component';
 import { AwakeService } from '../state/awake.service';
-import { InstrumentsService } from '../state/instruments.service';
+import { InstrumentsService, sensedOf } from '../state/instruments.service';
 import { SettingsService } from '../state/settings.service';
-import { eventWords, type OtherPlan, TripService } from '../state/trip.service';
+import { type OtherPlan, TripService } from '../state/trip.service';
 import { answersOnSheet, type SheetNote } from './answers-on-sheet';
 import { ChangeFormComponent } from './change-form.component';
 import { FishFormComponent } from './fish-form.component';
@@ -29,7 +29,7 @@ import { OrderComponent } from './order.component';
 import { TripReadingComponent } from './reading-form.component';
 import { CASTS_A_TAP, type Tap, TapsComponent } from './taps.component';
 import { TripLogComponent } from './trip-log.component';
-import { sayDepth, sayTime, sayWhere } from './underway-words';
+import { eventWords, sayDepth, sayTime, sayWhere } from './underway-words';
 
 /** What may stand in the middle instead of the advice. */
 type Panel = 'change' | 'reading' | 'fish';
@@ -149,9 +149,10 @@ export class TripComponent {
     };
   });
 
+  /** Where one is, as far as it was told just now: a way from where one was would lead astray. */
   protected readonly here = computed(() => {
-    const { heard, browser } = this.instruments() ?? {};
-    return heard?.position?.heard.lonLat ?? browser?.lonLat ?? null;
+    const known = this.instruments();
+    return (known && sensedOf(known, known.nowMs)?.lonLat) ?? null;
   });
   protected readonly positionWhy = computed(() => this.instruments()?.browserWhy ?? null);
   protected readonly instrumentWords = computed(() => {
@@ -159,27 +160,18 @@ export class TripComponent {
     return known && sayInstruments(known, this.units());
   });
   /** What stands in the reading's fields to begin with: the water's temperature, where instruments tell it. */
-  protected readonly readNow = computed((): DayReading => {
-    const { heard, nowMs = 0 } = this.instruments() ?? {};
-    const temp = heard?.['water-temp'];
-    return temp && nowMs - temp.atMs < 60_000 ? { surfaceTempC: temp.heard.tempC } : {};
-  });
+  protected readonly readBegin = signal<DayReading>({});
   protected readonly readingWords = computed(() => {
-    const { surfaceTempC } = { ...this.trip().plan?.conditions, ...this.latest() };
+    const { surfaceTempC } = { ...this.trip().plan?.conditions, ...latestReading(this.trip()) };
     return surfaceTempC === undefined
       ? 'Take a reading'
       : `Water ${say('temp', surfaceTempC, this.units())}. New reading`;
   });
-  private readonly latest = computed(() =>
-    Object.fromEntries(Object.entries(latestReading(this.trip())).filter(([, value]) => value !== undefined)),
-  );
   protected readonly awakeWords = computed(() => AWAKE_WORDS[this.awake()]);
 
   constructor() {
     // What opens in the middle is read from its top, wherever one had come to.
     effect(() => this.box()?.nativeElement.focus());
-    const awake = inject(AwakeService);
-    this.trips.trip$.pipe(takeUntilDestroyed()).subscribe((trip) => awake.keep(trip?.state === 'going'));
   }
 
   protected planWords(plan: Plan): string {
@@ -191,8 +183,7 @@ export class TripComponent {
   }
 
   protected effortWords({ hours, bites }: Found): string {
-    const minutes = Math.round(hours * 60);
-    return `${bites} ${bites === 1 ? 'bite' : 'bites'} in ${minutes < 90 ? `${minutes} min` : `${hours.toFixed(1)} h`} of fishing.`;
+    return `${bites} ${bites === 1 ? 'bite' : 'bites'} in ${sayStretch(hours * 3_600_000)} of fishing.`;
   }
 
   protected guessWords(): string {
@@ -258,16 +249,26 @@ export class TripComponent {
     void this.trips.finish();
   }
 
+  /** Opens the reading with what instruments tell now; what is typed then is not overtaken by what they tell later. */
+  protected read(): void {
+    const known = this.instruments();
+    const surfaceTempC = known ? sensedOf(known, known.nowMs)?.surfaceTempC : undefined;
+    this.readBegin.set({ surfaceTempC });
+    this.panel.set('reading');
+  }
+
   protected close(): void {
     this.panel.set(null);
   }
 
-  private async landed(): Promise<void> {
-    const before = this.lastNote()?.id;
-    await this.trips.contact('landed');
-    const note = this.lastNote();
-    if (!note || note.id === before) return;
-    this.fishNote.set(note.id);
+  /** Opens what may be said of a fish. */
+  protected tellOf(note: string): void {
+    this.fishNote.set(note);
     this.panel.set('fish');
+  }
+
+  private async landed(): Promise<void> {
+    const note = await this.trips.contact('landed');
+    if (note) this.tellOf(note.id);
   }
 }

@@ -152,6 +152,52 @@ describe('a trip from nothing', () => {
     await until(() => !text().includes('It is noted'));
   });
 
+  it('asks of a fish later, too, and says only what was typed over', async () => {
+    await bareTrip();
+    await press('Landed');
+    await says('Landed. It is noted.');
+    const field = (at: number) =>
+      host().querySelectorAll<HTMLInputElement>('inky-fish-form input')[at] as HTMLInputElement;
+    const type = (at: number, words: string) => {
+      field(at).value = words;
+      field(at).dispatchEvent(new Event('input'));
+    };
+    type(0, '17');
+    await press('Keep');
+    await says('17 in');
+    await press('Size');
+    await says('Landed. It is noted.');
+    expect(field(0).value).toBe('17');
+    type(2, 'K-9');
+    await press('Keep');
+    await says('17 in, tag K-9');
+    const last = TestBed.inject(TripLogService).now?.events.at(-1);
+    expect(JSON.parse(JSON.stringify(last))).toMatchObject({ kind: 'correct', fish: { tag: 'K-9' } });
+    expect(JSON.stringify(last)).not.toContain('lengthMm');
+  });
+
+  it('keeps what is typed of a reading while instruments go on speaking', async () => {
+    await bareTrip();
+    const heard = { kind: 'heard', at: '2027-03-13T14:12:01Z' };
+    Line.latest?.say({ kind: 'line', state: 'hearing', why: null, sentences: 1, badChecksums: 0, garbled: 0 });
+    Line.latest?.say({ ...heard, heard: { kind: 'water-temp', tempC: 12.8 } });
+    await says('Water 55 °F.');
+    await press('Take a reading');
+    const temp = host().querySelector('inky-trip-reading input') as HTMLInputElement;
+    expect(temp.value).toBe('55');
+    temp.value = '61';
+    temp.dispatchEvent(new Event('input'));
+    // Two looks at the clock go by, and the instruments speak again.
+    for (let each = 0; each < 2; each++) {
+      Line.latest?.say({ ...heard, heard: { kind: 'water-temp', tempC: 12.9 } });
+      await new Promise((resolve) => setTimeout(resolve, 2100));
+      fixture.detectChanges();
+    }
+    expect(temp.value).toBe('61');
+    await press('Keep');
+    await says('Reading61 °F');
+  }, 15_000);
+
   it('rests while it is paused, goes on, and is looked back on in the end', async () => {
     await bareTrip();
     await press('20 casts');

@@ -1,16 +1,16 @@
 import { say, type UnitSystem } from '@inky-shoal/core';
-import { type Fishing, type GoTo, placeWords } from '@inky-shoal/core/underway';
+import {
+  type Contact,
+  type Fishing,
+  fishingWords,
+  type GoTo,
+  placeWords,
+  type TripEvent,
+} from '@inky-shoal/core/underway';
 import { compassOf } from '../sheet/words';
 
-const MINUTE_MS = 60_000;
 const METRES_PER_MILE = 1609.344;
 const METRES_PER_YARD = 0.9144;
-
-/** A stretch of time: `2 h 31`, `12 min`. */
-export function sayStretch(ms: number): string {
-  const minutes = Math.max(0, Math.floor(ms / MINUTE_MS));
-  return minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
-}
 
 /** A time of day on the water's clock. */
 export const sayTime = (atMs: number, timeZone: string | undefined): string =>
@@ -35,3 +35,35 @@ export const sayWhere = (fishing: Fishing): string => placeWords(fishing) || 'wh
 /** A depth at which one fishes. */
 export const sayDepth = (depthM: number, units: UnitSystem): string =>
   depthM <= 0.15 ? 'on top' : say('depth', depthM, units);
+
+/** An event as one line of the log. */
+export function eventWords(event: TripEvent, units: UnitSystem): string {
+  switch (event.kind) {
+    case 'effort':
+      return event.casts ? `${event.casts} casts` : `${event.minutes ?? 0} minutes`;
+    case 'contact':
+      return CONTACT_WORDS[event.what];
+    case 'fishing':
+      return fishingWords(event.fishing, units);
+    case 'bait':
+      return 'Bait seen';
+    case 'birds':
+      return `Birds ${event.sign === 'birds-diving' ? 'diving' : 'on the bank'}`;
+    case 'mark':
+      return 'Mark';
+    case 'reading':
+      return 'Reading';
+    case 'plan':
+      return 'New plan taken';
+    default:
+      return '';
+  }
+}
+
+const CONTACT_WORDS: Readonly<Record<Contact, string>> = {
+  follow: 'Follow',
+  short: 'Short strike',
+  missed: 'Bite missed',
+  lost: 'Lost',
+  landed: 'Landed',
+};

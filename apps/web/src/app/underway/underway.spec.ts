@@ -1,7 +1,9 @@
-import { sensedOf, type Instruments } from '../state/instruments.service';
+import { sensedOf, STALE_MS, type Instruments } from '../state/instruments.service';
+import { PositionService } from '../state/position.service';
 import { yieldOf } from '../state/trip-yield.service';
 import { sayInstruments } from './instrument-words';
-import { sayGoTo, sayStretch, sayWay } from './underway-words';
+import { sayStretch } from '@inky-shoal/core/underway';
+import { sayGoTo, sayWay } from './underway-words';
 
 const NOW = 1_000_000;
 const heard = (agoMs: number): Instruments['heard'] => ({
@@ -42,6 +44,44 @@ describe('what goes into a note by itself', () => {
       lonLat: [-88.3, 35.8],
     });
     expect(sensedOf(known({ browser: { ...browser, atMs: NOW - 60_000 } }), NOW)).toBeUndefined();
+  });
+});
+
+describe('where one is', () => {
+  const place = (longitude: number) => ({ coords: { longitude, latitude: 35.9, accuracy: 8 } });
+  const told = (tell: (found: (at: object) => void, failed: (why: { code: number }) => void) => void) =>
+    Object.assign(navigator, { geolocation: { getCurrentPosition: tell } });
+  beforeEach(() => jest.useFakeTimers());
+  afterEach(() => {
+    jest.useRealTimers();
+    Reflect.deleteProperty(navigator, 'geolocation');
+  });
+
+  it('is asked again and again, so that it does not grow old at anchor', () => {
+    told((found) => found(place(-88.4)));
+    const heard: number[] = [];
+    const ends = new PositionService().follow().subscribe(({ lonLat }) => heard.push(lonLat[0]));
+    jest.advanceTimersByTime(STALE_MS * 2);
+    ends.unsubscribe();
+    expect(heard.length).toBeGreaterThanOrEqual(4);
+    jest.advanceTimersByTime(STALE_MS);
+    expect(heard.length).toBeLessThanOrEqual(5);
+  });
+
+  it('goes on when there is no sky for a while, and ends in words where it may not be told', () => {
+    const answers = [2, 0, 3, 0, 1];
+    told((found, failed) => {
+      const code = answers.shift() ?? 1;
+      if (code) failed({ code });
+      else found(place(-88.4));
+    });
+    const heard: string[] = [];
+    new PositionService().follow().subscribe({
+      next: () => heard.push('here'),
+      error: ({ message }: Error) => heard.push(message),
+    });
+    jest.advanceTimersByTime(120_000);
+    expect(heard).toEqual(['here', 'here', 'This browser may not tell where you are: allow it in its settings.']);
   });
 });
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { minutesOf } from '@inky-shoal/core';
-import { activeMs, dayClock, type Trip } from '@inky-shoal/core/underway';
+import { activeMs, dayClock, sayStretch, type Trip } from '@inky-shoal/core/underway';
 import { ConnectionService } from '../state/connection.service';
 import { type Look, SettingsService } from '../state/settings.service';
 import { TripLogService } from '../state/trip-log.service';
@@ -10,7 +10,6 @@ import { TripService } from '../state/trip.service';
 import { TripReviewComponent } from './review.component';
 import { TripStartComponent } from './start.component';
 import { TripComponent } from './trip.component';
-import { sayStretch } from './underway-words';
 
 /** The sun is bright so long after it rose, and the day still dark so long before. */
 const BRIGHT_AFTER_MIN = 45;
@@ -119,10 +118,11 @@ export class UnderwayView {
 
   /** Where the notes are: all at the server, on their way, or here. */
   protected readonly syncWords = computed(() => {
-    const waiting = this.log()?.waiting.size ?? 0;
-    const notes = `${waiting} ${waiting === 1 ? 'note' : 'notes'}`;
-    if (!this.online()) return waiting ? `No signal. ${notes} kept here.` : 'No signal. Nothing waits.';
-    return waiting ? `Sending ${notes}.` : 'All sent.';
+    const { waiting, photos } = this.log() ?? { waiting: new Set(), photos: 0 };
+    const counted = (n: number, what: string) => (n ? [`${n} ${what}${n === 1 ? '' : 's'}`] : []);
+    const notes = [...counted(waiting.size, 'note'), ...counted(photos, 'photo')].join(' and ');
+    if (!this.online()) return notes ? `No signal. ${notes} kept here.` : 'No signal. Nothing waits.';
+    return notes ? `Sending ${notes}.` : 'All sent.';
   });
 
   constructor() {
