@@ -222,6 +222,8 @@ describe('a trip', () => {
     await page.locator('inky-trip-reading').getByRole('button', { name: 'Keep' }).click();
     await page.getByRole('button', { name: 'After the last cast' }).click();
     await says(page.locator('inky-trip-review'), 'With it go to the water: 1 reading to its record.');
+    // It is read from its top, though the button stands at the foot of a long page.
+    expect(await page.evaluate(() => window.scrollY)).toBe(0);
     await says(page.locator('inky-trip-review'), /1 bite, 0 fish landed\..*Pre-spawn/s);
     await page.getByLabel('In your words').fill('Wind from the wrong side.');
     await page.getByRole('button', { name: 'Save the review' }).click();

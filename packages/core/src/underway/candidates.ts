@@ -132,7 +132,7 @@ export function namedApart(stops: readonly TripStop[]): TripStop[] {
   return stops.map((stop) => {
     const count = (seen.get(stop.name) ?? 0) + 1;
     seen.set(stop.name, count);
-    return count === 1 ? stop : { ...stop, name: `${stop.name}, ${count}` };
+    return count === 1 ? stop : { ...stop, name: `${stop.name} (${count})` };
   });
 }
 

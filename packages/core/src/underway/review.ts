@@ -39,7 +39,7 @@ function plannedWords({ plan, begin }: Trip, units: UnitSystem): string[] {
     const told = lure ? `${nameOf(lure.category)} at ${sayRange('depth', lure.runDepthM, units)}` : 'no lure';
     return `${capital(sayHours(from, to))}: ${told}${place ? `, ${nameOf(place.structure)}` : ''}.`;
   });
-  const order = begin.stops.map(({ name }) => name).join(', ');
+  const order = begin.stops.map(({ name }) => name).join('; ');
   return [
     `${capital(nameOf(plan.plan.phase.id))}, water ${say('temp', plan.conditions.surfaceTempC, units)}.`,
     ...windows,

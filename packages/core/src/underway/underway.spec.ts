@@ -268,8 +268,8 @@ describe('what could be fished', () => {
     expect(apart.map(({ name }) => name)).toEqual([
       'Point, upper arm',
       'Ditch',
-      'Point, upper arm, 2',
-      'Point, upper arm, 3',
+      'Point, upper arm (2)',
+      'Point, upper arm (3)',
     ]);
     const options = optionsOf(window, apart, null, 420, window.light);
     expect(new Set(options.map(({ spot }) => spot)).size).toBe(4);

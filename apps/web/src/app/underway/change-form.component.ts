@@ -115,6 +115,9 @@ interface Other {
       display: flex;
       gap: 0.5rem;
     }
+    .row .plain {
+      white-space: nowrap;
+    }
     .back {
       padding-left: 0;
     }

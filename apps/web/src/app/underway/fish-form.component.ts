@@ -82,6 +82,9 @@ const MEASURES = { lengthMm: 'fishLength', weightG: 'fishWeight' } as const;
     label {
       font-weight: 700;
     }
+    .problem {
+      margin-top: 0.4rem;
+    }
     .two {
       display: grid;
       grid-template-columns: 1fr 1fr;

@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ViewportScroller } from '@angular/common';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { UnitSystem } from '@inky-shoal/core';
 import { reviewOf, type Trip } from '@inky-shoal/core/underway';
 import { NoticeService } from '../state/notice.service';
@@ -69,6 +70,12 @@ export class TripReviewComponent {
   private readonly trips = inject(TripService);
   private readonly found = inject(TripYieldService);
   private readonly notices = inject(NoticeService);
+
+  constructor() {
+    // What was found stands first, wherever one had come to before.
+    const scroller = inject(ViewportScroller);
+    afterNextRender(() => scroller.scrollToPosition([0, 0]));
+  }
 
   readonly trip = input.required<Trip>();
   readonly units = input.required<UnitSystem>();

@@ -85,6 +85,7 @@ const LAST_MIN = 2880;
       padding: 0.5rem 1.5rem;
     }
     a.plain {
+      padding-left: 0;
       display: inline-flex;
       align-items: center;
     }

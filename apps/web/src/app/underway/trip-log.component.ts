@@ -27,7 +27,7 @@ const SHOWN = 40;
             }
           </p>
           @if (!done()) {
-            @if (line.landed) {
+            @if (line.landed && sizes()) {
               <button
                 type="button"
                 class="plain"
@@ -88,6 +88,8 @@ export class TripLogComponent {
   readonly trip = input.required<Trip>();
   readonly units = input.required<UnitSystem>();
   readonly done = input(false);
+  /** More can be said of a fish here. */
+  readonly sizes = input(false);
   /** More is to be said of a fish: the id of its note. */
   readonly fishWanted = output<string>();
 

@@ -67,6 +67,7 @@ async function press(name: string | RegExp): Promise<void> {
 beforeEach(async () => {
   globalThis.structuredClone ??= (value) => JSON.parse(JSON.stringify(value)) as never;
   Object.assign(globalThis, { EventSource: Line });
+  jest.spyOn(window, 'scrollTo').mockImplementation(() => undefined);
   localStorage.clear();
   TestBed.configureTestingModule({
     providers: [provideHttpClient(), provideHttpClientTesting(), provideRouter([])],
