@@ -26,6 +26,23 @@ export const Tide = record('a tide with its stage', {
   rangeM: maybe(quantity('a tidal range in metres', 0, 16)),
 });
 
+/** The level of the tide at a clock time; a list of them tells the day's own course where it is known. */
+const TideLevel = record('a tide level with at and levelM', {
+  at: clockTime,
+  levelM: quantity('a level of the tide in metres', -10, 20),
+});
+
+const hourlyTide = z
+  .array(TideLevel, { error: 'expected a list of tide levels' })
+  .min(3, { error: 'expected at least 3 tide levels, so that rise and fall can be told' })
+  .max(200, { error: 'expected at most 200 tide levels' })
+  .refine((levels) => levels.every(({ at }, index) => !index || at > (levels[index - 1] as { at: string }).at), {
+    error: 'expected tide levels in the order of their hours',
+  });
+
+/** How far the angler trusts a lure, -1 (never) to 1 (before all others), by category. */
+const confidence = z.partialRecord(oneOf('a category', ids.CATEGORIES), quantity('a confidence', -1, 1));
+
 const DayWindow = record('a window with from and to', { from: clockTime, to: clockTime }).refine(
   (window) => window.from < window.to,
   { error: 'expected a window that ends after it begins, on one day', path: ['to'] },
@@ -48,6 +65,17 @@ export const Schools = record('schools with their sides', {
   'dirty-crank-colour': side('dirty-crank-colour'),
   search: side('search'),
   junk: side('junk'),
+  'murky-colour': side('murky-colour'),
+  'sound-start': side('sound-start'),
+  'winter-colour': side('winter-colour'),
+  'mud-lure': side('mud-lure'),
+  'forage-size': side('forage-size'),
+  'short-strike-first': side('short-strike-first'),
+  'deep-claws': side('deep-claws'),
+  'topwater-floor': side('topwater-floor'),
+  'bladed-jig-line': side('bladed-jig-line'),
+  'after-front': side('after-front'),
+  patience: side('patience'),
 });
 
 /** What the angler knows of the day. Only discipline, date, place and surfaceTempC are required. */
@@ -87,6 +115,12 @@ export const Conditions = record('an object with the conditions of a day', {
   forage: maybe(z.array(Forage, { error: 'expected a list of forage' }).max(9, { error: 'expected at most 9 forage' })),
   signs: maybe(someOf('signs', ids.SIGNS)),
   tide: maybe(Tide),
+  hourlyTide: maybe(hourlyTide),
+  current: maybe(oneOf('a current', ids.CURRENTS)),
+  pressure: maybe(oneOf('a pressure', ids.PRESSURES)),
+  leaves: maybe(z.boolean({ error: 'expected true or false for leaves on the water' })),
+  fishSigns: maybe(someOf('fish signs', ids.FISH_SIGNS)),
+  confidence: maybe(confidence),
   feedback: maybe(someOf('feedback', ids.FEEDBACK)),
   schools: maybe(Schools),
   maxRods: maybe(quantity('a number of rods', 1, 20).int({ error: 'expected a whole number of rods' })),

@@ -41,6 +41,11 @@ export const SIGNS = [
   'crayfish-in-mouth',
 ] as const;
 export const TIDE_STAGES = ['rising', 'high-slack', 'falling', 'low-slack'] as const;
+export const CURRENTS = ['none', 'light', 'strong'] as const;
+/** How much a water is fished. */
+export const PRESSURES = ['low', 'usual', 'high'] as const;
+/** What the fish themselves say of the season. */
+export const FISH_SIGNS = ['small-males-shallow', 'egg-full', 'spent'] as const;
 export const FEEDBACK = [
   'short-strikes',
   'follows',
@@ -109,6 +114,10 @@ export const RETRIEVE_STYLES = [
   'lift-drop',
   'bounce-slack',
 ] as const;
+export const SOUNDS = ['silent', 'one-knock', 'rattles'] as const;
+export const NOSES = ['up', 'level', 'down'] as const;
+/** What a lure that hangs does when it is left alone. */
+export const HANG_BEHAVIOURS = ['slow-rise', 'neutral', 'slow-sink'] as const;
 export const ROD_POWERS = ['light', 'medium-light', 'medium', 'medium-heavy', 'heavy'] as const;
 export const ROD_ACTIONS = ['fast', 'moderate-fast', 'moderate', 'moderate-slow'] as const;
 export const LINE_MATERIALS = ['nylon', 'fluorocarbon', 'braid'] as const;
@@ -235,6 +244,17 @@ export const SCHOOL_SIDES = {
   'dirty-crank-colour': ['bright', 'shad'],
   search: ['two-lures', 'one-pattern'],
   junk: ['pattern', 'change-freely'],
+  'murky-colour': ['natural', 'loud'],
+  'sound-start': ['quiet', 'loud'],
+  'winter-colour': ['muted', 'crayfish', 'white'],
+  'mud-lure': ['swim-jig', 'spinnerbait'],
+  'forage-size': ['match', 'larger'],
+  'short-strike-first': ['colour', 'trailer-hook', 'slower'],
+  'deep-claws': ['none-deep', 'any'],
+  'topwater-floor': ['sixty', 'early-buzzbait'],
+  'bladed-jig-line': ['fluorocarbon', 'braid'],
+  'after-front': ['stay', 'drop'],
+  patience: ['move', 'several-casts', 'circle-back'],
 } as const;
 export const SCHOOL_IDS = Object.keys(SCHOOL_SIDES) as SchoolId[];
 
@@ -244,6 +264,15 @@ export type WaterKind = (typeof WATER_KINDS)[number];
 export type TideStage = (typeof TIDE_STAGES)[number];
 export type Sky = (typeof SKIES)[number];
 export type Front = (typeof FRONTS)[number];
+export type Current = (typeof CURRENTS)[number];
+export type Pressure = (typeof PRESSURES)[number];
+export type FishSign = (typeof FISH_SIGNS)[number];
+export type Sound = (typeof SOUNDS)[number];
+export type Nose = (typeof NOSES)[number];
+export type HangBehaviour = (typeof HANG_BEHAVIOURS)[number];
+export type RodPower = (typeof ROD_POWERS)[number];
+export type RodAction = (typeof ROD_ACTIONS)[number];
+export type LineMaterial = (typeof LINE_MATERIALS)[number];
 export type Feedback = (typeof FEEDBACK)[number];
 export type Level = (typeof LEVELS)[number];
 export type ForageKind = (typeof FORAGE_KINDS)[number];
@@ -259,9 +288,6 @@ export type ColourFamily = (typeof COLOUR_FAMILIES)[number];
 export type BladeShape = (typeof BLADE_SHAPES)[number];
 export type BladeFinish = (typeof BLADE_FINISHES)[number];
 export type RetrieveStyle = (typeof RETRIEVE_STYLES)[number];
-export type RodPower = (typeof ROD_POWERS)[number];
-export type RodAction = (typeof ROD_ACTIONS)[number];
-export type LineMaterial = (typeof LINE_MATERIALS)[number];
 export type Severity = (typeof SEVERITIES)[number];
 export type Structure = (typeof STRUCTURES)[number];
 export type Cover = (typeof COVERS)[number];

@@ -38,10 +38,25 @@ export const Rig = z.strictObject({
     leader: z.strictObject({ material: z.enum(ids.LINE_MATERIALS), testLb: z.number() }).nullable(),
   }),
   strike: z.enum(['lean', 'firm']),
+  /** Sizes of the hooks, front first, where the lure carries trebles. Plans of the first engine have none. */
+  hooks: z.array(z.string()).nullable().default(null),
+  /** Weight of the head or sinker, g, where it is chosen apart from the lure. */
+  headG: range.nullable().default(null),
+  /** How a lure that hangs should hang today. */
+  attitude: z
+    .strictObject({ nose: z.enum(ids.NOSES), behaviour: z.enum(ids.HANG_BEHAVIOURS) })
+    .nullable()
+    .default(null),
 });
+
+/** The depth class of a lure: which of the kind to take, and the depths for which it is made, metres. */
+export const LureClass = z.strictObject({ id: z.string(), reachM: range });
+/** One line of how to come to the place and cast at it. */
+export const ApproachLine = z.strictObject({ text: z.string(), rule: z.string() });
 
 export const Presentation = z.strictObject({
   category: z.enum(ids.CATEGORIES),
+  class: LureClass.nullable().default(null),
   role: z.enum(ids.ROLES),
   score: z.number(),
   size: z.strictObject({ lengthMm: range, weightG: range }),
@@ -49,7 +64,9 @@ export const Presentation = z.strictObject({
   colour: z.strictObject({ tone: z.enum(ids.TONES), families: z.array(z.enum(ids.COLOUR_FAMILIES)) }),
   blades: Blades.nullable(),
   trailer: Trailer.nullable(),
+  sound: z.enum(ids.SOUNDS).nullable().default(null),
   retrieve: Retrieve,
+  approach: z.array(ApproachLine).default([]),
   rig: Rig,
   because,
   against: because,
@@ -103,6 +120,8 @@ export type Holding = z.infer<typeof Holding>;
 export type Reason = z.infer<typeof Reason>;
 export type Rig = z.infer<typeof Rig>;
 export type Retrieve = z.infer<typeof Retrieve>;
+export type LureClass = z.infer<typeof LureClass>;
+export type ApproachLine = z.infer<typeof ApproachLine>;
 export type Blades = z.infer<typeof Blades>;
 export type Trailer = z.infer<typeof Trailer>;
 export type Range = readonly [number, number];

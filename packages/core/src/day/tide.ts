@@ -1,4 +1,5 @@
 import type { TideStage } from '../contract/ids.js';
+import { minutesOf } from './windows.js';
 
 /** A tide as it stands at one moment. */
 export interface TideNow {
@@ -19,4 +20,44 @@ export function tideAboveM({ stage, hoursIntoStage = 0, rangeM = 0 }: TideNow, m
   const into = ((hoursIntoStage * 60 + minutesLater) / HALF_TIDE_MIN) * Math.PI;
   const fallingFromHigh = (rangeM / 2) * Math.cos(into);
   return stage === 'falling' || stage === 'high-slack' ? fallingFromHigh : -fallingFromHigh;
+}
+
+/** A level of the tide at a clock time. */
+export interface TideLevel {
+  readonly at: string;
+  readonly levelM: number;
+}
+
+/** Slack is where the tide runs less than this share of its fastest. */
+const SLACK_SHARE = 0.25;
+
+/** The stage of the tide at a minute of the day, from its levels by the hour: straight between them, slack by its pace. */
+export function tideAt(
+  levels: readonly TideLevel[],
+  minute: number,
+): Required<TideNow> & { hoursIntoStage: number; rangeM: number } {
+  const points = levels.map(({ at, levelM }) => ({ at: minutesOf(at), levelM }));
+  const legs = points.slice(1).map((to, index) => {
+    const from = points[index] as (typeof points)[number];
+    return {
+      from: from.at,
+      to: to.at,
+      slope: (to.levelM - from.levelM) / (to.at - from.at),
+      middleM: (from.levelM + to.levelM) / 2,
+    };
+  });
+  const heights = points.map(({ levelM }) => levelM);
+  const [lowM, highM] = [Math.min(...heights), Math.max(...heights)];
+  const fastest = Math.max(...legs.map(({ slope }) => Math.abs(slope)));
+  const stageOf = ({ slope, middleM }: (typeof legs)[number]): TideStage => {
+    if (Math.abs(slope) <= SLACK_SHARE * fastest) return middleM > (lowM + highM) / 2 ? 'high-slack' : 'low-slack';
+    return slope > 0 ? 'rising' : 'falling';
+  };
+  const found = legs.findIndex(({ to }) => minute < to);
+  const at = found === -1 ? legs.length - 1 : found;
+  const stage = stageOf(legs[at] as (typeof legs)[number]);
+  let first = at;
+  while (first > 0 && stageOf(legs[first - 1] as (typeof legs)[number]) === stage) first--;
+  const since = Math.max(0, minute - (legs[first] as (typeof legs)[number]).from);
+  return { stage, hoursIntoStage: since / 60, rangeM: highM - lowM };
 }
