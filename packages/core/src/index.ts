@@ -8,6 +8,7 @@ export * from './contract/records.js';
 export * from './contract/problems.js';
 export * from './units/units.js';
 export { clarityClass } from './water/clarity.js';
+export { usualVisibilityM } from './water/usual-visibility.js';
 export { trendCPerDay } from './season/trend.js';
 export { sunDay, type SunDay } from './day/sun.js';
 export { attenuationPerM } from './day/light.js';

@@ -35,19 +35,24 @@ describe('day windows', () => {
 
   it('have nothing to say about an empty curve', () => expect(dayWindows([], 720)).toEqual([]));
 
-  it('cut at the end of a shad spawn, an hour and a half after sunrise', () => {
+  it.each([
+    ['an hour and three quarters after sunrise in stain', 0.9, 'partly-cloudy', 100],
+    ['sooner where it is clear', 2, 'clear', 68],
+    ['half an hour later under cloud', 0.9, 'overcast', 130],
+  ] as const)('cut at the end of a shad spawn: %s', (_, visibilityM, sky, after) => {
     const { plan, sunrise } = planDay(
       day({
+        sky,
         date: '2027-05-08',
         window: { from: '05:30', to: '14:00' },
         surfaceTempC: 21.3,
         tempTrendCPerDay: 0.2,
-        visibilityM: 0.9,
-        normalVisibilityM: 0.9,
+        visibilityM,
+        normalVisibilityM: visibilityM,
       }),
     );
     const ends = plan.windows.map(({ to }) => minutesOf(to));
-    const wanted = minutesOf(sunrise!) + 90;
+    const wanted = minutesOf(sunrise!) + after;
     expect(Math.min(...ends.map((end) => Math.abs(end - wanted)))).toBeLessThanOrEqual(15);
   });
 });

@@ -7,8 +7,10 @@ import type { UnitSystem } from '../units/units.js';
 import { FOOD_RULES } from './rules.js';
 
 /** Seen beats supposed: what the angler names is about, and more so with each thing seen of it. */
-const NAMED_ACTIVITY = 0.6;
-const SEEN_ACTIVITY = { flicking: 0.75, chased: 1, 'schooled-deep': 0.75, 'on-banks': 0.85 } as const;
+const NAMED_ACTIVITY = 0.75;
+/** What was not named counts so much once something was. */
+const UNNAMED_SHARE = 0.6;
+const SEEN_ACTIVITY = { flicking: 0.9, chased: 1, 'schooled-deep': 0.85, 'on-banks': 0.95 } as const;
 
 const seenText = {
   flicking: 'Seen flicking today',
@@ -32,6 +34,13 @@ export function judgeFood(
     if (!known || activity > known.activity) {
       food.set(kind, { kind, activity, lengthMm: [...lengthMm], where, because: [...(known?.because ?? []), reason] });
     } else known.because.push(reason);
+  }
+  const named = new Set<ForageKind>((conditions.forage ?? []).map(({ kind }) => kind));
+  if (conditions.signs?.includes('crayfish-in-mouth')) named.add('crayfish');
+  if (named.size) {
+    for (const [kind, entry] of food) {
+      if (!named.has(kind)) food.set(kind, { ...entry, activity: entry.activity * UNNAMED_SHARE });
+    }
   }
   const saw = (kind: ForageKind, activity: number, reason: Reason, lengthMm?: number) => {
     const known = food.get(kind);

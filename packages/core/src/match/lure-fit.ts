@@ -2,9 +2,9 @@ import { nameOf } from '../contract/names.js';
 import type { Presentation } from '../contract/plan.js';
 import { categoryOf } from '../presentation/categories.js';
 import { likeness } from '../presentation/choose.js';
-import type { StatedDepth } from '../rig/reach.js';
+import { usualDepthM } from '../presentation/forms.js';
+import { STATED_CAST_M, type StatedDepth } from '../rig/reach.js';
 import type { ItemOf } from '../tackle/item.js';
-import { STATED_CAST_M } from '../tackle/presets.js';
 import { figureOf, say, sayRange, type UnitSystem } from '../units/units.js';
 import { riggedMassG } from './needs.js';
 import { fitIf, outside, PERFECT, ratioFit, together, type Fit } from './fit.js';
@@ -21,7 +21,7 @@ export function statedOf(lure: ItemOf<'lure'>): StatedDepth {
   const category = categoryOf(lure.category);
   const usual = category.line.material === 'fluorocarbon' ? category.line.testLb : 10;
   return {
-    depthM: lure.statedDepthM ?? category.runDepthM[1],
+    depthM: lure.statedDepthM ?? usualDepthM(category),
     line: { material: lure.statedMaterial ?? 'fluorocarbon', testLb: lure.statedTestLb ?? usual },
     castM: lure.statedCastM ?? STATED_CAST_M,
   };
@@ -83,6 +83,22 @@ function depthFit(lure: ItemOf<'lure'>, { runDepthM: [from, to] }: Presentation,
     : PERFECT;
 }
 
+/** What an owned lure does when it is left to hang, for each behaviour that may be wanted. */
+const HANGS_AS = { 'slow-rise': 'floats', neutral: 'suspends', 'slow-sink': 'sinks' } as const;
+
+/** Whether it hangs as the day wants it: one that suspends is near to both others, one that floats far from one that sinks. */
+function attitudeFit({ buoyancy }: ItemOf<'lure'>, { rig }: Presentation): Fit {
+  if (!rig.attitude || !buoyancy) return PERFECT;
+  const wanted = HANGS_AS[rig.attitude.behaviour];
+  if (buoyancy === wanted) return PERFECT;
+  const near = buoyancy === 'suspends' || wanted === 'suspends';
+  return fitIf(false, near ? 0.9 : 0.7, `${buoyancy}, today one that ${nameOf(rig.attitude.behaviour)}s`);
+}
+
+/** Whether it sounds as the day wants it. */
+const soundFit = (lure: ItemOf<'lure'>, { sound }: Presentation): Fit =>
+  fitIf(!sound || !lure.sound || lure.sound === sound, 0.94, `${nameOf(lure.sound ?? '')} for ${nameOf(sound ?? '')}`);
+
 function upkeepFit({ runs, hookState }: ItemOf<'lure'>): Fit {
   return together([
     fitIf(runs === undefined || runs === 'true', 0.8, `runs ${nameOf(runs ?? '')}: tune it first`),
@@ -99,6 +115,8 @@ export function lureFit(lure: ItemOf<'lure'>, wanted: Presentation, units: UnitS
     depthFit(lure, wanted, units),
     sizeFit(lure, wanted, units),
     colourFit(lure, wanted),
+    attitudeFit(lure, wanted),
+    soundFit(lure, wanted),
     upkeepFit(lure),
   ]);
 }

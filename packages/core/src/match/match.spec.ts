@@ -305,10 +305,15 @@ describe('fits', () => {
       families: jerkbait.colour.families.slice(0, 1),
       tone: jerkbait.colour.tone,
       statedDepthM: Math.max(jerkbait.runDepthM[1], 1),
+      buoyancy: 'floats',
+      sound: jerkbait.sound!,
     });
+    expect(jerkbait.rig.attitude?.behaviour).toBe('slow-rise');
     expect(lureFit(exact, jerkbait, 'us')).toEqual({ fit: 1, short: [] });
     for (const change of [
       { lengthMm: 40 },
+      { buoyancy: 'sinks' as const },
+      { sound: jerkbait.sound === 'rattles' ? ('silent' as const) : ('rattles' as const) },
       { weightG: 60 },
       { statedDepthM: 0.4 },
       { runs: 'to-the-left' as const },

@@ -1,6 +1,6 @@
 import type { CategoryId } from '../contract/ids.js';
 import { nameOf } from '../contract/names.js';
-import type { Presentation } from '../contract/plan.js';
+import type { Presentation, Range } from '../contract/plan.js';
 import type { HOOK_STYLES, ItemOf, TackleItem, WEIGHT_SHAPES } from '../tackle/item.js';
 import { say, sayRange, type UnitSystem } from '../units/units.js';
 
@@ -49,19 +49,19 @@ function nearest<T>(pieces: readonly T[], off: (piece: T) => number): T | null {
 
 function weightNeed(
   shape: (typeof WEIGHT_SHAPES)[number],
-  size: Presentation['size'],
+  advisedG: Range,
   owned: readonly TackleItem[],
   units: UnitSystem,
 ): Need {
-  const wanted = middle(size.weightG);
+  const wanted = middle(advisedG);
   const pieces = owned.filter(
     (item): item is ItemOf<'weight'> => item.kind === 'weight' && item.shape === shape && item.count > 0,
   );
   const item = nearest(pieces, ({ weightG }) => Math.abs(Math.log(weightG / wanted)));
-  const fits = item && item.weightG >= size.weightG[0] * 0.9 && item.weightG <= size.weightG[1] * 1.1;
+  const fits = item && item.weightG >= advisedG[0] * 0.9 && item.weightG <= advisedG[1] * 1.1;
   const name = shape === 'jighead' ? 'jighead' : `${shape} weight`;
   return {
-    what: `${name}, ${sayRange('weight', size.weightG, units)}`,
+    what: `${name}, ${sayRange('weight', advisedG, units)}`,
     item,
     differs: !item || fits ? null : `${say('weight', item.weightG, units)} is what there is`,
   };
@@ -89,13 +89,13 @@ function trailerNeed(
 /** Weight, hook and trailer that a lure wants beside it, for the advice it stands for. */
 export function needsOf(
   { category }: Pick<ItemOf<'lure'>, 'category'>,
-  { size, trailer, colour }: Presentation,
+  { size, trailer, colour, rig }: Presentation,
   owned: readonly TackleItem[],
   units: UnitSystem,
 ): Need[] {
   const { weight, hook } = RIGGING[category] ?? {};
   const needs: Need[] = [];
-  if (weight) needs.push(weightNeed(weight, size, owned, units));
+  if (weight) needs.push(weightNeed(weight, rig.headG ?? size.weightG, owned, units));
   if (hook) {
     const item = owned.find((each) => each.kind === 'hook' && each.hookStyle === hook && each.count > 0) ?? null;
     needs.push({ what: `${nameOf(hook)} hook`, item, differs: null });

@@ -1,27 +1,26 @@
-import { POSITIONS, type Cover, type Position, type Structure } from '../contract/ids.js';
-import type { Holding, Range, Reason } from '../contract/plan.js';
-import type { Facts, Known } from '../rules/facts.js';
-import { fire, ranked, reasonsOf, strongest, tally, type Fired } from '../rules/rule.js';
+import { COVERS, POSITIONS, STRUCTURES, type Cover, type Position, type Structure } from '../contract/ids.js';
+import type { Holding, Reason } from '../contract/plan.js';
+import { slotOf, type Facts, type Known } from '../rules/facts.js';
+import { mentions } from '../rules/fuzzy.js';
+import { fire, ranked, reasonsOf, strongest, tally, type Fired, type Rule } from '../rules/rule.js';
 import type { UnitSystem } from '../units/units.js';
-import { PLACE_DEPTH_RULES, type DepthBand } from './depth.js';
-import { COVER_DEEPEST_M, COVER_GROUND, STRUCTURE_DEPTH_M } from './places.js';
+import { GROUP_IDS, type GroupId } from './group-ids.js';
+import { PLACE_GROUP_RULES, type GroupVotes } from './group-rules.js';
+import { groupAt, positionsOf, type Group, type JudgedGroups } from './groups.js';
+import { COVER_GROUND, COVER_HARDLY_AT, HARDLY_AT_COST } from './places.js';
 import { COVER_RULES, POSITION_RULES, STRUCTURE_RULES } from './rules.js';
 
 /** How many holding places a window names. */
-const MOST_PLACES = 3;
-/** Log-weight lost where the band barely touches the depths of a structure or cover. */
-export const OUT_OF_DEPTH_COST = 2.5;
-
-/** The part of a band that a place offers, and how much of the band that is (0 to 1). */
-function clip([from, to]: Range, [shallowM, deepM]: Range): { depthM: [number, number]; share: number } {
-  const upper = Math.min(Math.max(from, shallowM), deepM);
-  const lower = Math.max(Math.min(to, deepM), shallowM);
-  const overlap = Math.max(0, lower - upper);
-  const [top, low] = upper < lower ? [upper, lower] : [lower, upper];
-  // A place that begins where the band ends still has some depth to it.
-  const least = Math.min(deepM, top * 1.2 + 0.1);
-  return { depthM: [Math.min(top, least * 0.85), Math.max(low, least)], share: overlap / Math.max(0.05, to - from) };
-}
+const MAX_PLACES = 4;
+/** A group of so large a share of the fish has a place named of its own. */
+const MIN_GROUP_SHARE = 0.15;
+/** Shares less than this are not worth a place in a plan. */
+const MIN_WEIGHT = 0.03;
+/** A group of so few is not looked for. */
+const MIN_CANDIDATE_SHARE = 0.01;
+/** A place of the same structure and group as one that is named says little more: its weight counts this much. */
+const SAME_FORM = 0.35;
+const SAME_STRUCTURE = 0.8;
 
 export type Votes<T extends string> = Partial<Record<T, number>>;
 
@@ -33,29 +32,21 @@ export const reasonsFor = <T extends string>(
   share = 1,
 ): Reason[] => reasonsOf(fired, (effect, degree) => share * degree * (effect[option] ?? 0), units);
 
-/** A holding place with how the fish there share themselves over the water, so that no little change flips all of them. */
+/** A holding place: a group of fish at a structure and cover, with how it lies in the water. */
 export interface HoldingPlace extends Holding {
+  readonly group: GroupId;
   readonly positions: Readonly<Record<Position, number>>;
-}
-
-/** Positions apart by this much in their votes are told apart almost wholly. */
-const POSITION_SOFTNESS = 0.12;
-
-/** Shares of the positions by their votes (softmax), the first counting in full. */
-export function shares(votes: Votes<Position>): Record<Position, number> {
-  const top = Math.max(...POSITIONS.map((position) => votes[position] ?? 0));
-  const share = (position: Position) => Math.exp(((votes[position] ?? 0) - top) / POSITION_SOFTNESS);
-  const total = POSITIONS.reduce((sum, position) => sum + share(position), 0);
-  return { surface: share('surface') / total, suspended: share('suspended') / total, bottom: share('bottom') / total };
 }
 
 /** The facts that a holding place adds for the rules after it. */
 export const placeFacts = (
-  place: Pick<Holding, 'structure' | 'cover' | 'position' | 'depthM'> & Partial<Pick<HoldingPlace, 'positions'>>,
+  place: Pick<Holding, 'structure' | 'cover' | 'position' | 'depthM'> &
+    Partial<Pick<HoldingPlace, 'positions' | 'group'>>,
 ): Known => ({
   [`structure:${place.structure}`]: 1,
   [`cover:${place.cover}`]: 1,
   [`ground:${COVER_GROUND[place.cover]}`]: 1,
+  ...(place.group ? { [`group:${place.group}`]: 1 } : {}),
   ...(place.positions
     ? {
         'position:surface': place.positions.surface,
@@ -66,64 +57,245 @@ export const placeFacts = (
   holdingDepthM: (place.depthM[0] + place.depthM[1]) / 2,
 });
 
+const PLACE_NAMES = {
+  structure: Object.fromEntries(STRUCTURES.map((id) => [id, slotOf(`structure:${id}`)])) as Record<Structure, number>,
+  cover: Object.fromEntries(COVERS.map((id) => [id, slotOf(`cover:${id}`)])) as Record<Cover, number>,
+  ground: Object.fromEntries(COVERS.map((id) => [id, slotOf(`ground:${COVER_GROUND[id]}`)])) as Record<Cover, number>,
+  group: Object.fromEntries(GROUP_IDS.map((id) => [id, slotOf(`group:${id}`)])) as Record<GroupId, number>,
+  surface: slotOf('position:surface'),
+  suspended: slotOf('position:suspended'),
+  bottom: slotOf('position:bottom'),
+  holdingDepthM: slotOf('holdingDepthM'),
+};
+
+/** The facts at a holding place: the same as `placeFacts`, stacked by slots, since a plan does it a hundred times. */
+export const factsAt = (
+  facts: Facts,
+  {
+    structure,
+    cover,
+    group,
+    positions,
+    depthM,
+  }: Pick<HoldingPlace, 'structure' | 'cover' | 'group' | 'positions' | 'depthM'>,
+): Facts =>
+  facts.withSlots(
+    [
+      PLACE_NAMES.structure[structure],
+      PLACE_NAMES.cover[cover],
+      PLACE_NAMES.ground[cover],
+      PLACE_NAMES.group[group],
+      PLACE_NAMES.surface,
+      PLACE_NAMES.suspended,
+      PLACE_NAMES.bottom,
+      PLACE_NAMES.holdingDepthM,
+    ],
+    [1, 1, 1, 1, positions.surface, positions.suspended, positions.bottom, (depthM[0] + depthM[1]) / 2],
+  );
+
+/** Before it is known how they lie there. */
+const NO_POSITION = { surface: 0, suspended: 0, bottom: 0 };
+
+/** What does not change from hour to hour of a structure with a cover. */
+interface PlaceKind {
+  readonly slots: readonly number[];
+  /** The rules on groups that can speak there at all: those that name one of its facts. */
+  readonly rules: readonly Rule<GroupVotes>[];
+  /** Log-weight lost where the two are hardly ever met together. */
+  readonly odd: number;
+  /** Water over the top of such a cover counts. */
+  readonly grows: boolean;
+}
+const placeKinds = new Map<Structure, Map<Cover, PlaceKind>>();
+
+function placeKind(structure: Structure, cover: Cover): PlaceKind {
+  let covers = placeKinds.get(structure);
+  if (!covers) placeKinds.set(structure, (covers = new Map()));
+  let known = covers.get(cover);
+  if (!known) {
+    const ground = COVER_GROUND[cover];
+    const named = new RegExp(`^(structure:${structure}|cover:${cover}|ground:${ground})$`);
+    known = {
+      slots: [PLACE_NAMES.structure[structure], PLACE_NAMES.cover[cover], PLACE_NAMES.ground[cover]],
+      rules: PLACE_GROUP_RULES.filter(({ when }) => mentions(when, named)),
+      odd: COVER_HARDLY_AT[cover]?.includes(structure) ? HARDLY_AT_COST : 0,
+      grows: ground === 'grass' || ground === 'mat',
+    };
+    covers.set(cover, known);
+  }
+  return known;
+}
+
+/** A group at a structure and cover before the best few are picked. */
+interface Candidate {
+  readonly structure: Structure;
+  readonly cover: Cover;
+  readonly group: Group;
+  readonly depthM: [number, number];
+  readonly placeGroups: readonly Fired<GroupVotes>[];
+  weight: number;
+}
+
 /**
- * The likeliest holding places of a window: every structure with every cover, weighed by the rules and by how much of
- * the depth band it offers; the best few, their weights summing to 1.
+ * The best few, by weight, with a place of its own for every group that counts; what is much like a named one stands
+ * back (maximal marginal relevance, Carbonell & Goldstein 1998).
+ */
+function bestOf(candidates: readonly Candidate[], shares: ReadonlyMap<GroupId, number>): Candidate[] {
+  const picked: Candidate[] = [];
+  const left = [...candidates].sort((a, b) => b.weight - a.weight);
+  while (picked.length < MAX_PLACES && left.length) {
+    let best = 0;
+    let most = -Infinity;
+    left.forEach((candidate, index) => {
+      const { structure, group, weight } = candidate;
+      let like = 1;
+      let missing = true;
+      for (const each of picked) {
+        if (each.group.id === group.id) missing = false;
+        if (each.structure === structure)
+          like = Math.min(like, each.group.id === group.id ? SAME_FORM : SAME_STRUCTURE);
+      }
+      const share = shares.get(group.id) as number;
+      const worth = weight * like + (missing && share >= MIN_GROUP_SHARE ? share : 0);
+      if (worth > most) [best, most] = [index, worth];
+    });
+    picked.push(...left.splice(best, 1));
+  }
+  return picked;
+}
+
+/** Every group at every structure and cover, weighed; weights sum to one. */
+function candidatesOf(
+  judged: JudgedGroups,
+  structures: readonly Structure[],
+  covers: readonly Cover[],
+  floorM: number,
+  facts: Facts,
+) {
+  const structureRules = fire(STRUCTURE_RULES, facts);
+  const coverRules = fire(COVER_RULES, facts);
+  const structureVotes = tally(structureRules);
+  const coverVotes = tally(coverRules);
+  const coverTopM = facts.figure('waterOverCoverM');
+  const candidates: Candidate[] = [];
+  for (const structure of structures) {
+    for (const cover of covers) {
+      const { slots, rules, odd, grows } = placeKind(structure, cover);
+      const placeGroups = facts.tryingSlots(slots, (here) => fire(rules, here));
+      const bonus = tally(placeGroups);
+      const over = grows ? coverTopM : undefined;
+      for (const group of judged.groups) {
+        if (group.share < MIN_CANDIDATE_SHARE) continue;
+        const { depthM, cost } = groupAt(group, structure, cover, floorM, over);
+        const score = (structureVotes[structure] ?? 0) + (coverVotes[cover] ?? 0) + (bonus[group.id] ?? 0) - cost - odd;
+        candidates.push({ structure, cover, group, depthM, placeGroups, weight: group.share * Math.exp(score) });
+      }
+    }
+  }
+  const total = candidates.reduce((sum, { weight }) => sum + weight, 0);
+  const shares = new Map<GroupId, number>();
+  for (const candidate of candidates) {
+    candidate.weight /= total;
+    shares.set(candidate.group.id, (shares.get(candidate.group.id) ?? 0) + candidate.weight);
+  }
+  return { candidates, shares, structureRules, coverRules };
+}
+
+/** A group of fish as the sheet draws it. */
+export interface SheetGroup {
+  readonly group: GroupId;
+  readonly depthM: readonly [number, number];
+  /** Share of all fish, 0 to 1. */
+  readonly share: number;
+}
+
+/** The groups over all places of a water: the depths that hold each in the mean of its places, and its share. */
+export function groupBands(
+  judged: JudgedGroups,
+  structures: readonly Structure[],
+  covers: readonly Cover[],
+  floorM: number,
+  facts: Facts,
+): SheetGroup[] {
+  const { candidates, shares } = candidatesOf(judged, structures, covers, floorM, facts);
+  return [...shares]
+    .map(([group, share]) => {
+      const own = candidates.filter((each) => each.group.id === group);
+      const mean = (pick: (depthM: readonly [number, number]) => number) =>
+        own.reduce((sum, { depthM, weight }) => sum + weight * pick(depthM), 0) / share;
+      return { group, share, depthM: [mean(([from]) => from), mean(([, to]) => to)] as const };
+    })
+    .filter(({ share }) => share >= MIN_WEIGHT)
+    .sort((a, b) => a.depthM[0] - b.depthM[0]);
+}
+
+/**
+ * The likeliest holding places of a window: every group at every structure and cover, weighed by the rules and by
+ * whether the place offers the group its depth. The best few stand for all: each takes over the fish of its group, so
+ * that their weights sum to 1 and show how the groups share the fish.
  * @param floorM no place holds deeper than this (bottom or thermocline), metres
  * @param units for the reasons; null leaves reasons out, for a search that does not read them
  */
 export function holdingPlaces(
-  band: DepthBand,
+  judged: JudgedGroups,
   structures: readonly Structure[],
   covers: readonly Cover[],
   floorM: number,
   facts: Facts,
   units: UnitSystem | null,
 ): HoldingPlace[] {
-  const structureRules = fire(STRUCTURE_RULES, facts);
-  const coverRules = fire(COVER_RULES, facts);
-  const structureVotes = tally(structureRules);
-  const coverVotes = tally(coverRules);
-  const scored = structures.flatMap((structure) =>
-    covers.map((cover) => {
-      const [shallowM, deepM] = STRUCTURE_DEPTH_M[structure];
-      const deepestM = Math.min(deepM, COVER_DEEPEST_M[cover] ?? Infinity, floorM);
-      const leans = facts.trying([`structure:${structure}`, `cover:${cover}`], (here) => fire(PLACE_DEPTH_RULES, here));
-      const factor = leans.reduce((product, { rule, degree }) => product * (1 + degree * (rule.effect - 1)), 1);
-      const wanted: Range = [band.depthM[0] * factor, band.depthM[1] * factor];
-      const { depthM, share } = clip(wanted, [Math.min(shallowM, deepestM), deepestM]);
-      const score =
-        (structureVotes[structure] ?? 0) + (coverVotes[cover] ?? 0) - OUT_OF_DEPTH_COST * (1 - Math.min(1, share));
-      return { structure, cover, depthM, score, leans };
-    }),
+  const { candidates, shares, structureRules, coverRules } = candidatesOf(judged, structures, covers, floorM, facts);
+  const picked = bestOf(candidates, shares).filter(
+    ({ weight, group }) => (shares.get(group.id) as number) >= MIN_WEIGHT && weight > 0,
   );
-  const best = scored.sort((a, b) => b.score - a.score).slice(0, MOST_PLACES);
-  const top = best[0]?.score ?? 0;
-  const total = best.reduce((sum, { score }) => sum + Math.exp(score - top), 0);
-  return best.map(({ structure, cover, depthM, score, leans }) => {
-    const here = facts.with({
-      ...placeFacts({ structure, cover, depthM, position: 'bottom' }),
-      'position:bottom': 0,
+  // Each stands for the fish of its group, in the proportion of its own weight.
+  const standing = (group: GroupId) =>
+    picked.filter((each) => each.group.id === group).reduce((sum, { weight }) => sum + weight, 0);
+  const weights = picked.map(({ weight, group }) => ((shares.get(group.id) as number) * weight) / standing(group.id));
+  const named = weights.reduce((sum, weight) => sum + weight, 0);
+  return picked
+    .map((candidate, index): HoldingPlace => {
+      const { structure, cover, group, depthM, placeGroups } = candidate;
+      const here = factsAt(facts, { structure, cover, group: group.id, depthM, positions: NO_POSITION });
+      const positionRules = fire(POSITION_RULES, here);
+      const positions = positionsOf(group.id, tally(positionRules));
+      const position = ranked<Position>([...POSITIONS].reverse(), positions)[0] as Position;
+      return {
+        structure,
+        cover,
+        depthM,
+        position,
+        positions,
+        group: group.id,
+        weight: (weights[index] as number) / named,
+        because: units
+          ? strongest([
+              ...reasonsFor(structureRules, structure, units),
+              ...reasonsFor(coverRules, cover, units),
+              ...reasonsFor(placeGroups, group.id, units),
+              ...reasonsFor(positionRules, position, units, 0.5),
+              ...reasonsOfGroup(judged, group, depthM[1] >= floorM - 1e-9 && group.id !== 'edge', units),
+            ])
+          : [],
+      };
+    })
+    .sort((a, b) => b.weight - a.weight);
+}
+
+/** What the hour did to a group: votes for it, what moved it, and the regime that made it. */
+export function reasonsOfGroup(judged: JudgedGroups, group: Group, atFloor: boolean, units: UnitSystem): Reason[] {
+  const reasons = [
+    ...reasonsFor(judged.votes, group.id, units),
+    ...reasonsFor(judged.regimes, group.id, units),
+    ...reasonsOf(judged.depths, (effect, degree) => degree * Math.abs(Math.log(effect[group.id] ?? 1)), units),
+  ];
+  if (atFloor) {
+    reasons.push({
+      rule: 'thermocline-floor',
+      text: 'Nothing holds under it: bottom or thermocline',
+      weight: 0.3,
+      school: null,
     });
-    const positionRules = fire(POSITION_RULES, here);
-    const votes = tally(positionRules);
-    const position = ranked<Position>([...POSITIONS].reverse(), votes)[0] as Position;
-    return {
-      structure,
-      cover,
-      depthM,
-      position,
-      positions: shares(votes),
-      weight: Math.exp(score - top) / total,
-      because: units
-        ? strongest([
-            ...reasonsFor(structureRules, structure, units),
-            ...reasonsFor(coverRules, cover, units),
-            ...reasonsFor(positionRules, position, units, 0.5),
-            ...reasonsOf(leans, (effect, degree) => degree * Math.abs(Math.log(effect)), units),
-            ...band.because,
-          ])
-        : [],
-    };
-  });
+  }
+  return reasons;
 }

@@ -23,7 +23,7 @@ export const STRUCTURE_DEPTH_M: Record<Structure, readonly [number, number]> = {
   marina: [0.4, 6],
   'dam-face': [1, 20],
   'open-water': [1, 20],
-  'drain-mouth': [0.3, 2.5],
+  'drain-mouth': [0.3, 5],
   'oyster-bar': [0.2, 2],
   'grass-edge': [0.4, 4],
   pothole: [0.3, 1.5],
@@ -34,7 +34,10 @@ export const STRUCTURE_DEPTH_M: Record<Structure, readonly [number, number]> = {
 };
 
 /** What the lure must come through, by cover; `mat` is what closes the surface. */
-export const COVER_GROUND: Record<Cover, 'rock' | 'wood' | 'grass' | 'mat' | 'open' | 'shell'> = {
+export const GROUNDS = ['rock', 'wood', 'grass', 'mat', 'open', 'shell'] as const;
+export type Ground = (typeof GROUNDS)[number];
+
+export const COVER_GROUND: Record<Cover, Ground> = {
   'chunk-rock': 'rock',
   'mixed-rock': 'rock',
   gravel: 'open',
@@ -74,6 +77,52 @@ export const COVER_DEEPEST_M: Partial<Record<Cover, number>> = {
   shell: 10,
 };
 
+const OFF_THE_BANK: readonly Structure[] = [
+  'ledge',
+  'hump',
+  'saddle',
+  'channel-swing',
+  'open-water',
+  'ditch',
+  'hard-spot',
+];
+
+/** Structures at which a cover is hardly ever met: nobody builds a dock on a hump, and pads stand in shallows. */
+export const COVER_HARDLY_AT: Partial<Record<Cover, readonly Structure[]>> = {
+  dock: [
+    ...OFF_THE_BANK,
+    'main-lake-point',
+    'bluff',
+    'bluff-end',
+    'drain-mouth',
+    'oyster-bar',
+    'pothole',
+    'transition',
+  ],
+  riprap: [...OFF_THE_BANK, 'flat', 'bluff', 'transition', 'drain-mouth', 'pothole'],
+  laydown: ['ledge', 'hump', 'saddle', 'open-water', 'hard-spot'],
+  reeds: [...OFF_THE_BANK, 'main-lake-point', 'bluff', 'bluff-end', 'dam-face', 'riprap'],
+  pads: [...OFF_THE_BANK, 'main-lake-point', 'bluff', 'bluff-end', 'dam-face', 'riprap', 'steep-bank'],
+  'emergent-grass': [
+    'ledge',
+    'hump',
+    'saddle',
+    'channel-swing',
+    'open-water',
+    'bluff',
+    'bluff-end',
+    'dam-face',
+    'riprap',
+    'pass',
+  ],
+  'flooded-bush': ['ledge', 'hump', 'saddle', 'channel-swing', 'open-water', 'bluff', 'dam-face'],
+  trees: ['ledge', 'hump', 'saddle', 'open-water', 'bluff', 'dam-face', 'riprap'],
+  mangrove: ['open-water', 'pothole'],
+  'submerged-grass': ['bluff', 'bluff-end', 'dam-face', 'riprap', 'pass', 'bridge'],
+};
+/** Log-weight lost where a cover is hardly ever met. */
+export const HARDLY_AT_COST = 1.8;
+
 /** Places and cover to suppose where the angler named none, by the kind of water. Listed as assumed. */
 export const USUAL_PLACES: Record<WaterKind, { structures: readonly Structure[]; covers: readonly Cover[] }> = {
   'highland-reservoir': {
@@ -107,14 +156,14 @@ export const USUAL_THERMOCLINE_M: Partial<Record<WaterKind, number>> = {
   pond: 3,
 };
 
-/** Visibility to suppose where none was given, in metres, by the kind of water. Listed as assumed. */
+/** What each kind of water usually shows, in metres: stands for the normal where the water's own record says nothing. */
 export const USUAL_VISIBILITY_M: Record<WaterKind, number> = {
   'highland-reservoir': 2,
-  'lowland-reservoir': 0.9,
-  'natural-lake': 2,
-  'grass-lake': 1.4,
-  pond: 0.9,
-  river: 0.8,
+  'lowland-reservoir': 1,
+  'natural-lake': 2.2,
+  'grass-lake': 1.3,
+  pond: 0.8,
+  river: 0.7,
   'tidal-river': 0.6,
   estuary: 0.8,
 };

@@ -80,6 +80,19 @@ export const STRUCTURE_RULES: readonly Rule<Votes<Structure>>[] = [
     against: 'Away from the beds',
   },
   {
+    id: 'ditch-by-night',
+    when: all(below('surfaceTempC', 12, 15), below('sunWarmth', 0.05, 0.35)),
+    effect: { ditch: 0.7, flat: -0.7 },
+    text: 'A ditch holds the warmth overnight',
+    against: 'The flat cooled overnight',
+  },
+  {
+    id: 'flat-by-sun',
+    when: all(below('surfaceTempC', 12, 15), above('sunWarmth', 0.3, 0.8), anyOf('phase:staging', 'phase:pre-spawn')),
+    effect: { flat: 1.6, riprap: 0.3, ditch: -0.5 },
+    text: 'The sun has warmed the flat, and they come up on it',
+  },
+  {
     id: 'post-spawn-places',
     when: is('phase:post-spawn'),
     effect: {
@@ -270,7 +283,7 @@ export const STRUCTURE_RULES: readonly Rule<Votes<Structure>>[] = [
   {
     id: 'fresh-down-the-bay',
     when: all(is('discipline:inshore'), below('salinityPsu', 4, 12), not(is('species:red-drum'))),
-    effect: { pass: 1, bridge: 0.5, trough: 0.4, 'oyster-bar': 0.2, 'creek-back': -1, 'drain-mouth': -0.6 },
+    effect: { pass: 1.4, bridge: 0.8, trough: 0.4, 'oyster-bar': 0.4, 'creek-back': -1.6, 'drain-mouth': -1.3 },
     text: 'Rain has freshened it: they move down the bay',
     against: 'Too fresh up here after the rain',
   },
@@ -301,7 +314,7 @@ export const STRUCTURE_RULES: readonly Rule<Votes<Structure>>[] = [
   {
     id: 'striper-current',
     when: is('species:striped-bass'),
-    effect: { pass: 0.7, bridge: 0.6, 'marsh-point': 0.2, flat: -0.3 },
+    effect: { pass: 1.2, bridge: 1.2, 'marsh-point': 0, flat: -0.4 },
     text: 'Stripers hold in current',
   },
   {
@@ -342,6 +355,20 @@ export const STRUCTURE_RULES: readonly Rule<Votes<Structure>>[] = [
     text: 'Rising water opens new ground along the bank',
   },
   {
+    id: 'current-feeds-offshore',
+    when: all(anyOf('current:light', 'current:strong'), not(is('discipline:inshore'))),
+    effect: { ledge: 0.7, hump: 0.5, 'main-lake-point': 0.5, 'channel-swing': 0.3, 'drain-mouth': 0.3, pocket: -0.2 },
+    text: 'Current has the offshore places feeding',
+    against: 'No current comes in here',
+  },
+  {
+    id: 'no-current-offshore',
+    when: all(is('current:none'), anyOf('phase:summer', 'phase:post-spawn', 'phase:early-fall')),
+    effect: { ledge: -0.7, hump: -0.4, 'main-lake-point': -0.2 },
+    text: 'Without current they feed elsewhere',
+    against: 'Without current an offshore place is worth half',
+  },
+  {
     id: 'off-the-bank',
     when: all(is('level:falling'), not(is('discipline:inshore'))),
     effect: { pocket: -0.5, 'creek-back': -0.5, 'secondary-point': 0.3, ditch: 0.4, ledge: 0.2 },
@@ -377,7 +404,7 @@ export const COVER_RULES: readonly Rule<Votes<Cover>>[] = [
   {
     id: 'spawn-hard-bottom',
     when: is('phase:spawn'),
-    effect: { gravel: 0.9, stump: 0.5, laydown: 0.4, reeds: 0.5, pads: 0.2, dock: 0.3, 'submerged-grass': 0.2 },
+    effect: { gravel: 0.9, stump: 0.5, laydown: 0.5, reeds: 0.5, pads: 0.1, dock: 0.3, 'submerged-grass': 0.2 },
     text: 'Beds want clean hard bottom with something beside it',
   },
   {
@@ -405,7 +432,8 @@ export const COVER_RULES: readonly Rule<Votes<Cover>>[] = [
       dock: 0.6,
       riprap: 0.5,
       trees: 0.7,
-      reeds: 0.5,
+      reeds: 0.6,
+      pads: 0.2,
       bare: -0.9,
       gravel: -0.3,
     },
@@ -427,7 +455,18 @@ export const COVER_RULES: readonly Rule<Votes<Cover>>[] = [
   {
     id: 'post-front-cover',
     when: is('front:post-frontal'),
-    effect: { laydown: 0.4, dock: 0.5, 'submerged-grass': 0.3, 'brush-pile': 0.4, bare: -0.5 },
+    effect: {
+      laydown: 0.9,
+      dock: 0.9,
+      'submerged-grass': 0.5,
+      'brush-pile': 0.8,
+      'flooded-bush': 0.7,
+      stump: 0.5,
+      pads: 0.4,
+      gravel: -0.6,
+      clay: -0.3,
+      bare: -0.9,
+    },
     text: 'After a front they bury in cover',
     against: 'Open after a front',
   },
@@ -439,71 +478,31 @@ export const COVER_RULES: readonly Rule<Votes<Cover>>[] = [
   },
 ];
 
-/** Where in the water they hang: at the surface, between, or on the bottom. */
+/** How a group lies in the water beside its usual way: at the surface, between, or on the bottom, as log-weights. */
 export const POSITION_RULES: readonly Rule<Votes<Position>>[] = [
   {
-    id: 'on-the-bottom-by-habit',
-    when: { all: [] },
-    effect: { bottom: 0.4, suspended: 0.25, surface: -1.2 },
-    text: 'Most fish hold near the bottom',
-  },
-  {
-    id: 'winter-under-bait',
-    when: all(is('phase:winter'), above('visibilityM', 0.8, 1.6)),
-    effect: { suspended: 0.5 },
-    text: 'Winter fish hang under bait',
-  },
-  {
-    id: 'open-places-hang',
-    when: anyOf(
-      'structure:open-water',
-      'structure:bluff',
-      'structure:dock',
-      'cover:standing-timber',
-      'structure:marina',
-    ),
-    effect: { suspended: 0.9 },
-    text: 'There they hang off it, not under it',
-  },
-  {
-    id: 'staged-fish-hang',
-    when: all(
-      is('phase:staging'),
-      above('visibilityM', 0.9, 1.5),
-      anyOf('structure:steep-bank', 'structure:channel-swing', 'structure:bluff-end'),
-    ),
-    effect: { suspended: 0.5 },
-    text: 'Staged fish hang beside the steep rock',
-  },
-  { id: 'over-grass', when: is('ground:grass'), effect: { suspended: 0.4 }, text: 'Over grass they hang in its top' },
-  {
-    id: 'roaming-with-shad',
-    when: all(is('forage:shad'), anyOf('phase:fall', 'phase:early-fall')),
+    id: 'over-grass-up',
+    when: anyOf('ground:grass', 'ground:mat'),
     effect: { suspended: 0.6 },
-    text: 'With roaming shad they hang in the water',
+    text: 'Over grass they hang in its top',
   },
   {
-    id: 'summer-suspended',
-    when: all(is('phase:summer'), anyOf('structure:open-water', 'structure:main-lake-point')),
-    effect: { suspended: 0.4 },
-    text: 'In summer they hang off the points with the bait',
-  },
-  {
-    id: 'offshore-bottom',
-    when: anyOf('structure:ledge', 'structure:hump', 'structure:hard-spot', 'structure:saddle'),
-    effect: { bottom: 0.5 },
-    text: 'On ledges and humps they group on the bottom',
+    id: 'off-the-timber',
+    when: anyOf('structure:bluff', 'structure:marina', 'cover:standing-timber'),
+    effect: { suspended: 0.6 },
+    text: 'They hang off it, not under it',
   },
   {
     id: 'cold-front-bottom',
     when: is('front:post-frontal'),
-    effect: { bottom: 0.9, suspended: -0.3 },
+    effect: { bottom: 0.8, suspended: -0.3, surface: -0.8 },
     text: 'After a front they sit on the bottom',
+    against: 'After a front they sit on the bottom',
   },
   {
     id: 'bedding-bottom',
     when: is('phase:spawn'),
-    effect: { bottom: 0.8, suspended: -0.3 },
+    effect: { bottom: 0.9, suspended: -0.3 },
     text: 'Beds are on the bottom',
   },
   {
@@ -514,26 +513,26 @@ export const POSITION_RULES: readonly Rule<Votes<Position>>[] = [
   },
   {
     id: 'chasing-up',
-    when: anyOf('sign:surface-chasing', 'sign:birds-diving'),
-    effect: { surface: 1.9, suspended: 0.3 },
+    when: all(anyOf('sign:surface-chasing', 'sign:birds-diving'), not(is('group:bottom'))),
+    effect: { surface: 0.8, suspended: 0.3 },
     text: 'They are chasing at the surface',
   },
   {
-    id: 'spawning-shad-up',
-    when: all(is('overlay:shad-spawn'), below('hoursFromSunrise', 1.4, 2.2)),
-    effect: { surface: 0.9, suspended: 0.6, bottom: -0.5 },
-    text: 'Shad are in the top of the water',
-  },
-  {
     id: 'warm-low-light-up',
-    when: all(above('surfaceTempC', 17, 21), is('light:low'), below('holdingDepthM', 1.2, 2.2)),
-    effect: { surface: 0.8 },
+    when: all(above('surfaceTempC', 16, 20), is('light:low'), below('holdingDepthM', 1.4, 2.4), not(is('phase:spawn'))),
+    effect: { surface: 1.6 },
     text: 'Warm and dim: they look up',
   },
   {
-    id: 'bait-deep-hang',
-    when: is('seen:schooled-deep'),
-    effect: { suspended: 0.7 },
-    text: 'They hang under the deep bait',
+    id: 'warm-cloud-up',
+    when: all(above('surfaceTempC', 18, 22), anyOf('sky:overcast', 'sky:rain'), below('holdingDepthM', 1.4, 2.4)),
+    effect: { surface: 0.9 },
+    text: 'Warm and grey: some look up all day',
+  },
+  {
+    id: 'flatfish-bottom-only',
+    when: is('species:flatfish'),
+    effect: { bottom: 3 },
+    text: 'Flatfish lie on the bottom',
   },
 ];

@@ -280,10 +280,10 @@ const DAYS: readonly Day[] = [
     { of: 'flat-sided-crankbait', line: 'nylon', strike: 'lean' },
   ],
   [
-    'chunk rock at 48 F: the wide wobble, never a tight one before it',
+    'chunk rock at 48 F: the wide wobble before the tight one',
     { date: '2027-03-06', surfaceTempC: 9, visibilityM: 0.9, normalVisibilityM: 0.9, covers: ['chunk-rock'] },
     '12:00',
-    { first: ['wide-wobble-crankbait'], never: ['flat-sided-crankbait'], of: 'wide-wobble-crankbait', strike: 'lean' },
+    { first: ['wide-wobble-crankbait'], of: 'wide-wobble-crankbait', strike: 'lean' },
   ],
   [
     'a clay bank at 48 F: the tight wiggle, not the wide one',

@@ -39,6 +39,12 @@ export interface Assumption {
 
 const quarter = (minutes: number): number => Math.round(minutes / 15) * 15;
 
+/** Rods on deck where none were said: few in mud, where few lures are worth throwing. */
+const USUAL_RODS = 6;
+const RODS_IN_MUD = 3;
+const inMud = (visibilityM: number, normalVisibilityM: number): boolean =>
+  visibilityM < 0.6 && visibilityM < 0.5 * normalVisibilityM;
+
 const SIX_TO_SIX = { from: '06:00', to: '18:00' } as const;
 
 /**
@@ -77,8 +83,8 @@ export function assume(given: Conditions, sun: SunDay): Assumption {
     take('tempTrendCPerDay', round(climateTrendCPerDay(latitude, dayOfYear(given.date))));
   const coldestReading = Math.min(given.surfaceTempC, ...readings.map(({ surfaceTempC }) => surfaceTempC));
   const yearLowC = take('yearLowC', round(Math.min(climateLowC(latitude), coldestReading)));
-  const normalIfUnsaid = given.visibilityM ?? USUAL_VISIBILITY_M[waterKind];
-  const normalVisibilityM = take('normalVisibilityM', normalIfUnsaid);
+  // The normal belongs to the water, not to the day: never today's figure.
+  const normalVisibilityM = take('normalVisibilityM', USUAL_VISIBILITY_M[waterKind]);
   const visibilityM = take('visibilityM', normalVisibilityM);
   const conditions: FullConditions = {
     ...given,
@@ -99,7 +105,7 @@ export function assume(given: Conditions, sun: SunDay): Assumption {
     inflow: take('inflow', 'none'),
     structures: take('structures', [...usual.structures]),
     covers: take('covers', [...usual.covers]),
-    maxRods: take('maxRods', 6),
+    maxRods: take('maxRods', !inshore && inMud(visibilityM, normalVisibilityM) ? RODS_IN_MUD : USUAL_RODS),
   };
   const stratifies = USUAL_THERMOCLINE_M[waterKind];
   if (conditions.thermoclineM === undefined && stratifies !== undefined && given.surfaceTempC >= 24) {

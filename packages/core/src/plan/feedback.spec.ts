@@ -1,5 +1,6 @@
 import type { ConditionsInput } from '../contract/conditions.js';
 import { FEEDBACK, type Feedback } from '../contract/ids.js';
+import { nameOf } from '../contract/names.js';
 import { day } from '../testing/days.js';
 import { makePlan } from './make-plan.js';
 import { othersWould } from './others.js';
@@ -73,15 +74,17 @@ describe('tipping points', () => {
     points.forEach(({ distance }, at) => at && expect(distance).toBeGreaterThanOrEqual(points[at - 1]!.distance));
   });
   it('are true: beyond the point the advice is what they say, short of it what it was', () => {
-    const metric = tippingPoints(given, 'w2', 'metric');
-    const point = metric.find(({ condition, then }) => condition === 'visibility' && then.includes('takes over'))!;
-    const bound = Number(/([\d.]+) m of visibility/.exec(point.when.replace('½', '.5'))![1]);
-    const way = point.when.startsWith('Under') ? -1 : 1;
-    const firstAt = (visibilityM: number) => makePlan({ ...given, visibilityM }).windows[1]!.presentations[0]!.category;
-    const now = makePlan(given).windows[1]!.presentations[0]!.category;
-    expect(firstAt(bound * (1 - way * 0.15))).toBe(now);
-    expect(firstAt(bound * (1 + way * 0.15))).not.toBe(now);
+    const stain = { ...given, visibilityM: 1.1 };
+    const point = tippingPoints(stain, 'w2', 'metric').find(
+      ({ condition, then }) => condition === 'wind' && then.includes('takes over'),
+    )!;
+    expect(point).toBeDefined();
+    const bound = Number(/([\d.]+) m\/s/.exec(point.when)![1]);
+    const firstAt = (windMps: number) => makePlan({ ...stain, windMps }).windows[1]!.presentations[0]!.category;
+    expect(point.then).toContain(nameOf(firstAt(bound + 0.6)));
+    expect(firstAt(bound - 1)).toBe(makePlan(stain).windows[1]!.presentations[0]!.category);
   });
+
   it('are none for a window that is not there', () => {
     expect(tippingPoints(given, 'w99', 'us')).toEqual([]);
   });
@@ -131,11 +134,15 @@ describe('the rule library', () => {
     }
   });
   it('says conditions in the units of the user', () => {
-    const hang = (units: 'us' | 'metric') => ruleLibrary(units).find(({ id }) => id === 'cold-will-not-chase')!;
-    expect(hang('metric').when).toBe('water under 13 °C, wholly under 8.5 °C'.replace('8.5', '8½'));
-    expect(hang('us').when).toBe('water under 55 °F, wholly under 47 °F');
-    expect(hang('us').does).toBe('hang +0.8, pace −1, noise −0.3');
+    const jerkbait = (units: 'us' | 'metric') => ruleLibrary(units).find(({ id }) => id === 'flat-side-warm')!;
+    expect(jerkbait('metric').when).toBe('water over 15½ °C, wholly over 19 °C');
+    expect(jerkbait('us').when).toBe('water over 60 °F, wholly over 66 °F');
+    expect(jerkbait('us').does).toBe('by -2');
+    const front = ruleLibrary('us').find(({ id }) => id === 'post-front-slow')!;
+    expect(front).toMatchObject({ step: 'question', does: 'pace, shift −0.2' });
+    expect(ruleLibrary('us').filter(({ step }) => step === 'lure').length).toBeGreaterThan(250);
   });
+
   it('knows which hold on a day: every reason that a plan gives from a rule, and none of the other discipline', () => {
     const given = day();
     const held = rulesToday(given);

@@ -1,8 +1,8 @@
+import { nameOf } from '../contract/names.js';
 import type { Feedback } from '../contract/ids.js';
 import type { Plan } from '../contract/plan.js';
+import { inUnits, say, sayRange, type UnitSystem } from '../units/units.js';
 import type { SunDay } from '../day/sun.js';
-import { nameOf } from '../contract/names.js';
-import { inUnits, sayRange, type UnitSystem } from '../units/units.js';
 import { judgeDay, type JudgedDay } from './judge.js';
 import { ANSWERS, TURNS } from './turns.js';
 import { firstChoice, type FirstChoice } from './window.js';
@@ -11,38 +11,51 @@ import { firstChoice, type FirstChoice } from './window.js';
 const WORTH_TELLING = 1.25;
 const differs = (ratio: number): boolean => ratio > WORTH_TELLING || ratio < 1 / WORTH_TELLING;
 
+const centreM = ({ runDepthM: [from, to] }: FirstChoice): number => Math.max(0.1, (from + to) / 2);
+
+/** What has changed between two first choices, in words; null where the advice stands. */
 function difference(first: FirstChoice | null, other: FirstChoice | null, units: UnitSystem): string | null {
   if (!first || !other) return null;
   const depth = sayRange('depth', other.runDepthM, units);
   const name = nameOf(other.category.id);
-  if (first.category !== other.category) return `${name} takes over, at ${depth}`;
-  const centre = ({ runDepthM: [from, to] }: FirstChoice) => Math.max(0.1, (from + to) / 2);
-  const ratio = centre(other) / centre(first);
-  if (differs(ratio)) {
-    return `${ratio > 1 ? 'go deeper' : 'come up'}: ${name} at ${depth}`;
-  }
+  if (first.category.id !== other.category.id) return `${name} takes over, at ${depth}; have it tied on`;
+  const ratio = centreM(other) / centreM(first);
+  if (differs(ratio)) return `${ratio > 1 ? 'go deeper' : 'come up'}: ${name} at ${depth}`;
+  if (first.classId !== other.classId) return `another ${name}: one for ${depth}; have it in the boat`;
   const [waits, waitsThen] = [first.pauseS, other.pauseS];
-  if (waits && waitsThen && differs(waitsThen[0] / waits[0]))
+  if (waits && waitsThen && differs(waitsThen[0] / waits[0])) {
     return `wait ${waitsThen[0]} to ${waitsThen[1]} s with the ${name}`;
-  return first.style === other.style ? null : `${nameOf(other.style)} the ${name} instead`;
+  }
+  if (first.style !== other.style) return `${nameOf(other.style)} the ${name} instead`;
+  const fish = other.fishM / Math.max(0.1, first.fishM);
+  return differs(fish)
+    ? `${fish > 1 ? 'they are deeper' : 'they are shallower'}, about ${say('depth', other.fishM, units)}: the ${name} there`
+    : null;
+}
+
+/** Turns that are always answered, since they are what the ramp tells: what if nothing changes is an answer too. */
+const ALWAYS_ANSWERED: ReadonlySet<string> = new Set(['if-warmer', 'if-colder']);
+
+function standing({ category, runDepthM, pauseS }: FirstChoice, units: UnitSystem): string {
+  const waits = pauseS ? `, waits of ${pauseS[0]} to ${pauseS[1]} s` : '';
+  return `the ${nameOf(category.id)} stands, at ${sayRange('depth', runDepthM, units)}${waits}`;
 }
 
 /** If-then cards: each turn of the day is planned anew for the longest window, and told where it changes the advice. */
-export function ifThenCards(day: JudgedDay, sun: SunDay, units: UnitSystem): Plan['ifThen'] {
+export function ifThenCards(day: JudgedDay, sun: SunDay, sharpChangeC: number, units: UnitSystem): Plan['ifThen'] {
   const longest = day.windows.reduce((a, b) => (b.toMin - b.fromMin > a.toMin - a.fromMin ? b : a));
   const now = firstChoice(day, longest);
   const degrees = units === 'us' ? '3 °F' : '1.7 °C';
   const cards = TURNS.flatMap(({ id, when, change }) => {
     const changed = change(day.conditions);
     if (!changed) return [];
-    const other = judgeDay({ ...day.conditions, ...changed }, sun, 0, units);
-    const then = difference(now, firstChoice(other, longest), units);
+    const other = firstChoice(judgeDay({ ...day.conditions, ...changed }, sun, sharpChangeC, units, day), longest);
+    const then = difference(now, other, units) ?? (ALWAYS_ANSWERED.has(id) && other ? standing(other, units) : null);
     const words = when.replace('{warmer}', `${degrees} warmer`).replace('{colder}', `${degrees} colder`);
     return then ? [{ when: inUnits(words, units), then, rule: id }] : [];
   });
   return [...answersTo(day.conditions.feedback ?? []), ...cards, ...leaving(day)];
 }
-
 const answersTo = (feedback: readonly Feedback[]): Plan['ifThen'] =>
   feedback.map((code) => ({ when: ANSWERS[code][0], then: ANSWERS[code][1], rule: `feedback-${code}` }));
 

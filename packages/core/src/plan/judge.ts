@@ -1,21 +1,25 @@
-import type { Light, Phase } from '../contract/ids.js';
+import { TIDE_STAGES, type Cover, type Light, type Phase } from '../contract/ids.js';
 import type { Plan, Reason } from '../contract/plan.js';
 import { dayCurve, type Moment } from '../day/curve.js';
 import { dayOfYear, yearMonth, type SunDay } from '../day/sun.js';
+import { tideAt } from '../day/tide.js';
 import { dayWindows, minutesOf, type DayWindow } from '../day/windows.js';
 import { judgeFood } from '../food/food.js';
-import { depthBand, type DepthBand, type DepthLimits } from '../place/depth.js';
-import { schoolFacts, schoolsInForce, type SchoolInForce } from '../presentation/schools.js';
+import { judgeGroups, type DepthLimits, type JudgedGroups } from '../place/groups.js';
+import { schoolsInForce, withSchools, type SchoolInForce } from '../presentation/schools.js';
 import { Facts, type Known } from '../rules/facts.js';
+import { interpolate } from '../rules/fuzzy.js';
 import { judgeOverlays } from '../season/overlays.js';
-import { judgeSeason } from '../season/season.js';
+import { judgeSeason, type Season } from '../season/season.js';
 import type { UnitSystem } from '../units/units.js';
-import { judgeWater } from '../water/clarity.js';
+import { judgeWater, type WaterJudgement } from '../water/clarity.js';
 import type { FullConditions } from './assume.js';
 
 /** The day as judged before any window is looked at: season, water, food, light. */
 export interface JudgedDay {
   readonly conditions: FullConditions;
+  readonly season: Season;
+  readonly water: WaterJudgement;
   readonly phase: Plan['phase'];
   readonly phases: ReadonlyMap<Phase, number>;
   readonly overlays: Plan['overlays'];
@@ -29,8 +33,28 @@ export interface JudgedDay {
   readonly limits: DepthLimits;
 }
 
-/** Hours after sunrise at which a shad spawn ends for the day: short when clear, longer under cloud or stain. */
-const SHAD_SPAWN_ENDS_H = 1.5;
+/** Hours after sunrise at which a shad spawn ends for the day, by the visibility as fish judge it: short when clear. */
+const SHAD_SPAWN_ENDS_H = [
+  [0.4, 2.1],
+  [1.2, 1.4],
+  [3, 0.8],
+] as const;
+/** Cloud lets it go on for so much longer, hours. */
+const CLOUD_ADDS_H = 0.5;
+
+const shadSpawnEndsH = (facts: Facts, sky: FullConditions['sky']): number =>
+  interpolate(SHAD_SPAWN_ENDS_H, facts.figure('effectiveVisibilityM') ?? 1) +
+  (sky === 'overcast' || sky === 'rain' || sky === 'fog' ? CLOUD_ADDS_H : 0);
+
+const BUSHES: ReadonlySet<Cover> = new Set([
+  'flooded-bush',
+  'laydown',
+  'trees',
+  'reeds',
+  'emergent-grass',
+  'brush-pile',
+]);
+const THICK_GRASS: ReadonlySet<Cover> = new Set(['pads', 'emergent-grass', 'reeds']);
 
 const ones = (family: string, list: readonly string[] = []): Known =>
   Object.fromEntries(list.map((id) => [`${family}:${id}`, 1]));
@@ -39,6 +63,9 @@ const ones = (family: string, list: readonly string[] = []): Known =>
 function givenFacts(conditions: FullConditions): Known {
   const { windMps, surfaceTempC, tide, forage = [], salinityPsu, bankSlopeDeg, coverTopDepthM } = conditions;
   const inflow = conditions.inflow === 'none' ? [] : [conditions.inflow];
+  const { current, pressure, leaves, fishSigns } = conditions;
+  // Of several lengths the largest decides: a lure that is small beside it is refused.
+  const forageLengthMm = Math.max(...forage.flatMap(({ lengthMm }) => lengthMm ?? []));
   return {
     windMps,
     cold: Math.min(1, Math.max(0, (13 - surfaceTempC) / 4)),
@@ -56,6 +83,14 @@ function givenFacts(conditions: FullConditions): Known {
       'seen',
       forage.flatMap(({ seen = [] }) => seen),
     ),
+    'banks-of-bushes': conditions.covers.some((cover) => BUSHES.has(cover)) ? 1 : 0,
+    'thick-grass': conditions.covers.some((cover) => THICK_GRASS.has(cover)) || (coverTopDepthM ?? 9) < 0.5 ? 1 : 0,
+    'forage-named': forage.length || conditions.signs?.includes('crayfish-in-mouth') ? 1 : 0,
+    ...(Number.isFinite(forageLengthMm) ? { forageLengthMm } : {}),
+    ...ones('current', current ? [current] : []),
+    ...ones('pressure', pressure ? [pressure] : []),
+    ...ones('fish-sign', fishSigns),
+    ...(leaves ? { leaves: 1 } : {}),
     ...(tide ? { ...ones('tide', [tide.stage]), tideHours: tide.hoursIntoStage ?? 2 } : {}),
     ...(tide?.rangeM === undefined ? {} : { tideRangeM: tide.rangeM }),
     ...(salinityPsu === undefined ? {} : { salinityPsu }),
@@ -70,10 +105,27 @@ function frontFacts(conditions: FullConditions, sharpChangeC: number): Known {
   return conditions.front === 'stable' && fall > 0 ? { 'front:post-frontal': fall * 0.6 } : {};
 }
 
-/** Judges what holds for the whole day, in the angler's order: season, water, food, light. */
-export function judgeDay(conditions: FullConditions, sun: SunDay, sharpChangeC: number, units: UnitSystem): JudgedDay {
-  const season = judgeSeason(conditions, units);
-  const water = judgeWater(conditions, units);
+/**
+ * Judges what holds for the whole day, in the angler's order: season, water, food, light.
+ * @param before the same day as judged under other conditions: what does not depend on those is taken from it
+ */
+export function judgeDay(
+  conditions: FullConditions,
+  sun: SunDay,
+  sharpChangeC: number,
+  units: UnitSystem,
+  before?: JudgedDay,
+): JudgedDay {
+  const same = (...fields: (keyof FullConditions)[]) =>
+    before !== undefined && fields.every((field) => before.conditions[field] === conditions[field]);
+  const season =
+    before && same('surfaceTempC', 'tempTrendCPerDay', 'yearLowC', 'date', 'species')
+      ? before.season
+      : judgeSeason(conditions, units);
+  const water =
+    before && same('visibilityM', 'normalVisibilityM', 'visibilityTrend', 'level')
+      ? before.water
+      : judgeWater(conditions, units);
   const phaseFacts: Known = Object.fromEntries([...season.probabilities].map(([phase, p]) => [`phase:${phase}`, p]));
   const said = Facts.of(givenFacts(conditions))
     .with({
@@ -91,23 +143,41 @@ export function judgeDay(conditions: FullConditions, sun: SunDay, sharpChangeC: 
   const schools = schoolsInForce(conditions.schools, facts);
 
   const [fromMin, toMin] = [minutesOf(conditions.window.from), minutesOf(conditions.window.to)];
-  const curve = dayCurve(conditions.place.latitude, sun, conditions.sky, fromMin, toMin);
+  const curve =
+    before && same('sky', 'window')
+      ? before.curve
+      : dayCurve(conditions.place.latitude, sun, conditions.sky, fromMin, toMin);
   const { sunriseMin, noonMin } = sun;
   const spawnCut =
-    sunriseMin !== null && facts.degree('overlay:shad-spawn') >= 0.5 ? [sunriseMin + SHAD_SPAWN_ENDS_H * 60] : [];
+    sunriseMin !== null && facts.degree('overlay:shad-spawn') >= 0.5
+      ? [sunriseMin + shadSpawnEndsH(facts, conditions.sky) * 60]
+      : [];
   return {
     conditions,
+    season,
+    water,
     phase: season.phase,
     phases: season.probabilities,
     overlays: overlays.overlays,
     clarity: water.clarity,
     food: food.food,
     schools,
-    facts: facts.with(schoolFacts(schools)),
+    facts: withSchools(facts, schools),
     curve,
     windows: dayWindows(curve, noonMin, spawnCut),
     sunriseMin,
     limits: { bottomM: conditions.maxDepthM, thermoclineM: conditions.thermoclineM },
+  };
+}
+
+/** The tide of an hour, where its course is known; the day's own tide stands where it is not. */
+function tideFacts({ hourlyTide }: FullConditions, minute: number): Known {
+  if (!hourlyTide) return {};
+  const { stage, hoursIntoStage, rangeM } = tideAt(hourlyTide, minute);
+  return {
+    ...Object.fromEntries(TIDE_STAGES.map((each) => [`tide:${each}`, each === stage ? 1 : 0])),
+    tideHours: hoursIntoStage,
+    tideRangeM: rangeM,
   };
 }
 
@@ -122,21 +192,24 @@ export function momentFacts(day: JudgedDay, moment: Pick<Moment, 'minute' | 'lig
     light: moment.light,
     sunWarmth: moment.sunWarmth,
     'bright-and-calm': Math.min(sunny, bright, clamp((4 - windMps) / 2.5)),
-    ...(day.sunriseMin === null ? {} : { hoursFromSunrise: (moment.minute - day.sunriseMin) / 60 }),
+    ...(day.sunriseMin === null
+      ? {}
+      : {
+          hoursFromSunrise: (moment.minute - day.sunriseMin) / 60,
+          shadSpawnHoursLeft: shadSpawnEndsH(day.facts, sky) - (moment.minute - day.sunriseMin) / 60,
+        }),
+    ...tideFacts(day.conditions, moment.minute),
   };
 }
 
-/** The depth band at one moment of the day. */
-export function bandAt(day: JudgedDay, moment: Moment, units: UnitSystem): DepthBand {
-  return depthBand(moment, day.facts.with(momentFacts(day, moment)), day.phases, day.limits, units);
-}
-
-/** The depth band at one moment, and the facts of that moment under a kind of light. */
-export function momentGround(day: JudgedDay, moment: Moment, light: Light, units: UnitSystem) {
-  const facts = day.facts.with(momentFacts(day, moment));
-  const band = depthBand(moment, facts, day.phases, day.limits, units);
-  const holdingDepthM = (band.depthM[0] + band.depthM[1]) / 2;
-  return { band, facts: facts.with({ [`light:${light}`]: 1, holdingDepthM }) };
+/** The groups of fish at one moment, and the facts of that moment under a kind of light. */
+export function momentGround(
+  day: JudgedDay,
+  moment: Pick<Moment, 'minute' | 'light' | 'sunWarmth'>,
+  light: Light,
+): { readonly groups: JudgedGroups; readonly facts: Facts } {
+  const facts = day.facts.with({ ...momentFacts(day, moment), [`light:${light}`]: 1 });
+  return { facts, groups: judgeGroups(moment.light, facts, day.phases) };
 }
 
 /** The mean moment of a window: its middle minute, mean light and mean warmth. */

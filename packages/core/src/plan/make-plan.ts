@@ -5,13 +5,14 @@ import { sunDay, type SunDay } from '../day/sun.js';
 import { judgeCautions } from '../cautions/cautions.js';
 import { categoryOf } from '../presentation/categories.js';
 import { SCHOOL_MATTERS, SCHOOLS_OF_THE_DAY } from '../presentation/schools.js';
+import type { SheetGroup } from '../place/place.js';
 import type { Facts } from '../rules/facts.js';
 import { degreeOf } from '../rules/fuzzy.js';
 import type { UnitSystem } from '../units/units.js';
 import { assume } from './assume.js';
 import { ifThenCards } from './if-then.js';
-import { bandAt, judgeDay, type JudgedDay } from './judge.js';
-import { planWindow } from './window.js';
+import { judgeDay, type JudgedDay } from './judge.js';
+import { groupsAt, planWindow } from './window.js';
 
 export interface PlanOptions {
   /** The units in which words are written. Figures in the plan are SI always. Default `us`. */
@@ -26,7 +27,8 @@ export interface SheetMoment {
   readonly minute: number;
   /** Share of full sun that enters the water, 0 to 1. */
   readonly light: number;
-  readonly depthM: readonly [number, number];
+  /** Every group of fish with the depths that hold it and its share, shallowest first. */
+  readonly groups: readonly SheetGroup[];
 }
 
 /** A plan with what is needed to draw it: the day in quarter hours, and the sun's times on the local clock. */
@@ -81,6 +83,7 @@ function schoolsUsed(day: JudgedDay, windows: Plan['windows']): Plan['schoolsUse
 function planJudged(
   day: JudgedDay,
   sun: SunDay,
+  sharpChangeC: number,
   assumed: Plan['assumed'],
   { units = 'us', presentations: most }: PlanOptions,
 ): Plan {
@@ -91,7 +94,7 @@ function planJudged(
     clarity: day.clarity,
     food: day.food,
     windows,
-    ifThen: ifThenCards(day, sun, units),
+    ifThen: ifThenCards(day, sun, sharpChangeC, units),
     cautions: judgeCautions(cautionFacts(day, windows), units),
     schoolsUsed: schoolsUsed(day, windows),
     assumed,
@@ -102,20 +105,20 @@ function planJudged(
 function judgeGiven(given: Conditions, units: UnitSystem) {
   const sun = sunDay(given.date, given.place);
   const { conditions, assumed, sharpChangeC } = assume(given, sun);
-  return { sun, assumed, day: judgeDay(conditions, sun, sharpChangeC, units) };
+  return { sun, assumed, sharpChangeC, day: judgeDay(conditions, sun, sharpChangeC, units) };
 }
 
 /** Plans a day and gives what is needed to draw it. Conditions are checked already. */
 export function planDay(given: Conditions, { units = 'us' }: PlanOptions = {}): PlannedDay {
-  const { sun, assumed, day } = judgeGiven(given, units);
+  const { sun, assumed, sharpChangeC, day } = judgeGiven(given, units);
   const { visibilityM, thermoclineM, tempTrendCPerDay, maxDepthM } = day.conditions;
   const clock = (minutes: number | null) => (minutes === null ? null : clockOf(minutes));
   return {
-    plan: planJudged(day, sun, assumed, { units }),
+    plan: planJudged(day, sun, sharpChangeC, assumed, { units }),
     moments: day.curve.map((moment) => ({
       minute: moment.minute,
       light: moment.light,
-      depthM: bandAt(day, moment, units).depthM,
+      groups: groupsAt(day, moment),
     })),
     sunrise: clock(sun.sunriseMin),
     sunset: clock(sun.sunsetMin),
@@ -131,6 +134,6 @@ export function planDay(given: Conditions, { units = 'us' }: PlanOptions = {}): 
  * and rig, if-then cards, cautions, and what was assumed. The same conditions always give the same plan.
  */
 export function makePlan(given: Conditions, options: PlanOptions = {}): Plan {
-  const { sun, assumed, day } = judgeGiven(given, options.units ?? 'us');
-  return planJudged(day, sun, assumed, options);
+  const { sun, assumed, sharpChangeC, day } = judgeGiven(given, options.units ?? 'us');
+  return planJudged(day, sun, sharpChangeC, assumed, options);
 }

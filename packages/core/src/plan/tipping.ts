@@ -25,14 +25,13 @@ const HALVINGS = 6;
 
 type Ask = (change: Partial<FullConditions>, light?: number) => FirstChoice | null;
 
-const centreM = ({ runDepthM: [from, to] }: FirstChoice): number => Math.max(0.1, (from + to) / 2);
-
 /** What has changed, in words; null where the advice still stands. */
 function tipped(now: FirstChoice, then: FirstChoice | null, units: UnitSystem): string | null {
   if (!then) return null;
   const depth = sayRange('depth', then.runDepthM, units);
-  if (then.category !== now.category) return `${nameOf(then.category.id)} takes over, at ${depth}`;
-  const ratio = centreM(then) / centreM(now);
+  if (then.category.id !== now.category.id) return `${nameOf(then.category.id)} takes over, at ${depth}`;
+  // The fish themselves must have moved: between two places of like worth a lure goes to and fro for nothing.
+  const ratio = then.fishM / Math.max(0.1, now.fishM);
   if (ratio > DEPTH_MOVES) return `deeper, to ${depth}`;
   return ratio < 1 / DEPTH_MOVES ? `up to ${depth}` : null;
 }
@@ -164,7 +163,7 @@ export function tippingPoints(
   if (!window || !now) return [];
   const ask: Ask = (change, light) =>
     firstChoice(
-      Object.keys(change).length ? judgeDay({ ...conditions, ...change }, sun, sharpChangeC, units) : day,
+      Object.keys(change).length ? judgeDay({ ...conditions, ...change }, sun, sharpChangeC, units, day) : day,
       window,
       light,
     );

@@ -1,87 +1,105 @@
-import type { Holding, PlanWindow, Presentation, Range } from '../contract/plan.js';
+import type { PlanWindow, Presentation, Range, Reason } from '../contract/plan.js';
+import type { Discipline, RetrieveStyle } from '../contract/ids.js';
+import type { Moment } from '../day/curve.js';
 import { clockOf, type DayWindow } from '../day/windows.js';
-import { holdingPlaces, placeFacts } from '../place/place.js';
+import type { GroupId } from '../place/group-ids.js';
+import { floorOf } from '../place/groups.js';
+import { groupBands, holdingPlaces, placeFacts, type HoldingPlace, type SheetGroup } from '../place/place.js';
+import { riseM } from '../presentation/aspects.js';
 import { CATALOGUE } from '../presentation/categories.js';
 import type { Category } from '../presentation/category.js';
-import { chooseSet, type Chosen } from '../presentation/choose.js';
-import { riseM } from '../presentation/aspects.js';
-import { explain, heaviest, weighCategories } from '../presentation/score.js';
-import type { Discipline, RetrieveStyle } from '../contract/ids.js';
+import { chooseSet } from '../presentation/choose.js';
+import { explain, groundsOf, weighCategories, type Grounds } from '../presentation/score.js';
+import { approachTo } from '../retrieve/approach.js';
 import { pauseS, retrieve, styleOf } from '../retrieve/retrieve.js';
+import { attitudeFor } from '../rig/attitude.js';
 import { rigThatGetsDown, whyAbove } from '../rig/gets-down.js';
 import type { Facts } from '../rules/facts.js';
 import { strongest } from '../rules/rule.js';
+import { foodOfLure } from '../trim/food-of-lure.js';
 import { trim } from '../trim/trim.js';
-import type { UnitSystem } from '../units/units.js';
+import { inUnits, type UnitSystem } from '../units/units.js';
+import { bindSet, confidenceIn, isBound, type Bound } from './constraints.js';
 import { meanMoment, momentGround, withoutRepeats, type JudgedDay } from './judge.js';
+import { roundedDepthAboveM, roundedDepthM, roundedG, roundedMm } from '../units/rounding.js';
 
 /** Presentations named in a window: enough roles to fish it, few enough to have tied on. */
-export const MOST_PRESENTATIONS = 4;
+export const MAX_PRESENTATIONS = 4;
 /** Reasons shown on one piece of advice. */
-const MOST_REASONS = 9;
-
-const round = (value: number): number => Math.round(value * 100) / 100;
-const rounded = (range: Range): [number, number] => [round(range[0]), round(range[1])];
+const MAX_REASONS = 9;
 
 /**
- * The depth a category is run at over a holding place, in metres: bottom lures at the fish's depth, others just above
- * and among them, always within what the lure can do.
+ * The depth a lure is run at over a holding place, in metres: on the bottom at the fish's depth, what hits things down
+ * among them, others just above them; always within what the lure can do.
  */
 export function runDepthM(
   category: Category,
-  place: Pick<Holding, 'depthM' | 'position'>,
+  place: Pick<HoldingPlace, 'depthM' | 'position'>,
   facts: Facts,
 ): [number, number] {
   const [least, most] = category.runDepthM;
   if (category.positions.surface > 0.8) return [least, most];
   const [from, to] = place.depthM;
   const onBottom =
-    category.positions.bottom >= 0.6 && (place.position === 'bottom' || category.positions.suspended < 0.3);
+    category.positions.bottom >= 0.55 && (place.position === 'bottom' || category.positions.suspended < 0.3);
   const wanted: Range = onBottom
     ? [from, to]
     : [from - Math.min(0.3 * from, 0.5 * riseM(facts)), from + 0.65 * (to - from)];
   const clearance = facts.figure('waterOverCoverM');
-  const deepest =
-    clearance !== undefined && category.snag.grass < 0.8 && facts.degree('ground:grass')
-      ? Math.min(most, Math.max(least, clearance))
-      : most;
+  // Over the grass a lure that digs in keeps to the water above it; fish that lie deeper lie beside it.
+  const over = clearance !== undefined && (from + to) / 2 < 1.6 * clearance;
+  const digs = over && category.snag.grass < 0.8 && facts.degree('ground:grass') > 0;
+  const deepest = clearance !== undefined && digs ? Math.min(most, Math.max(least, clearance)) : most;
   const lower = Math.min(deepest, Math.max(least, wanted[1]));
   const upper = Math.max(least, Math.min(wanted[0], lower - 0.1, deepest - 0.2));
   return [Math.min(upper, lower), lower];
 }
 
-function presentation({ weighed, role }: Chosen, facts: Facts, day: JudgedDay, units: UnitSystem): Presentation {
-  const { category, place } = weighed;
-  const reasons = explain(weighed, units);
+/** The class to ask for, in words, as a reason. */
+function classReason(bound: Bound, run: Range, units: UnitSystem): Reason[] {
+  const { form } = bound.weighed;
+  if (!form.class || form.of.classes?.length === 1) return [];
+  const text = `Take one ${inUnits(form.class.text, units)}`;
+  const held = run[1] < form.class.reachM[0] - 0.05 ? ', held up with rod and line' : '';
+  return [{ rule: `class-${form.of.id}-${form.class.id}`, text: `${text}${held}`, weight: 0.15, school: null }];
+}
+
+function presentation(bound: Bound, grounds: Grounds, units: UnitSystem): Presentation {
+  const { weighed, role, said } = bound;
+  const { category, form, place } = weighed;
+  const { facts } = grounds;
+  const reasons = explain(weighed, grounds, units);
   const here = facts.with({ ...placeFacts(place), [`category:${category.id}`]: 1 });
-  const eaten = day.food.find(({ kind }) =>
-    kind === 'crayfish'
-      ? category.traits.likeCrayfish > 0.7
-      : category.traits.likeBaitfish > 0.7 && kind !== 'crab' && kind !== 'shrimp',
-  );
-  const trimmed = trim(category, here, eaten && [eaten.lengthMm[0], eaten.lengthMm[1]], units);
+  const trimmed = trim(category, here, foodOfLure(category, here), units);
   const legal = category.legal
     ? [{ rule: 'legal-note', text: `Check ${category.legal} with the local authority`, weight: 0.1, school: null }]
     : [];
   const down = rigThatGetsDown(category, runDepthM(category, place, here), trimmed.size.weightG, here);
-  const run = rounded(down.runDepthM);
+  const run = roundedDepthM(down.runDepthM);
+  const attitude = attitudeFor(category, here, units);
   return {
     category: category.id,
+    class: form.class && { id: form.class.id, reachM: [...form.class.reachM] },
     role,
-    score: weighed.score,
-    size: { lengthMm: rounded(trimmed.size.lengthMm), weightG: rounded(down.weightG) },
+    score: bound.score,
+    size: { lengthMm: roundedMm(trimmed.size.lengthMm), weightG: roundedG(down.weightG) },
     runDepthM: run,
     colour: trimmed.colour,
     blades: trimmed.blades,
     trailer: trimmed.trailer,
+    sound: trimmed.sound,
     retrieve: retrieve(category, run, here, units),
-    rig: down.rig,
+    approach: approachTo(category, place, here, units),
+    rig: { ...down.rig, attitude: attitude.attitude },
     because: [
-      ...withoutRepeats(strongest([...reasons.because, ...trimmed.because])).slice(0, MOST_REASONS),
+      ...said,
+      ...withoutRepeats(strongest([...reasons.because, ...trimmed.because])).slice(0, MAX_REASONS),
+      ...classReason(bound, run, units),
       ...whyAbove(category, run, place, units),
+      ...attitude.because,
       ...down.why,
     ],
-    against: [...reasons.against.slice(0, MOST_REASONS), ...legal],
+    against: [...reasons.against.slice(0, MAX_REASONS), ...legal],
   };
 }
 
@@ -97,14 +115,40 @@ export interface WindowOptions {
   readonly most?: number | undefined;
 }
 
-/** The facts of a window, in its middle, and its depth band. */
-function windowGround(day: JudgedDay, window: DayWindow, units: UnitSystem, light?: number) {
+/** A window's facts, in its middle, and its holding places. @param units for the places' reasons, null for none */
+function windowGround(day: JudgedDay, window: DayWindow, units: UnitSystem | null, light?: number) {
   const mean = meanMoment(day.curve, window);
-  return momentGround(day, light === undefined ? mean : { ...mean, light }, window.light, units);
+  const { groups, facts } = momentGround(day, light === undefined ? mean : { ...mean, light }, window.light);
+  const { structures, covers } = day.conditions;
+  const places = holdingPlaces(groups, structures, covers, floorOf(day.limits), facts, units);
+  // Rules about the whole window ask how deep the fish are in the mean.
+  const holdingDepthM = places.reduce((sum, { depthM, weight }) => sum + (weight * (depthM[0] + depthM[1])) / 2, 0);
+  return { places, facts: facts.with({ holdingDepthM }) };
 }
 
-const floorOf = ({ limits }: JudgedDay): number =>
-  Math.min(limits.bottomM ?? Infinity, limits.thermoclineM ?? Infinity);
+/** How the fish of a window share themselves among the groups. */
+export function sharesOf(places: readonly HoldingPlace[]): Map<GroupId, number> {
+  const shares = new Map<GroupId, number>();
+  for (const { group, weight } of places) shares.set(group, (shares.get(group) ?? 0) + weight);
+  return shares;
+}
+
+/** The groups of a quarter hour over all places of the water: what the sheet draws as its wash. Shallowest first. */
+export function groupsAt(day: JudgedDay, moment: Moment): SheetGroup[] {
+  const window = day.windows.find(({ toMin }) => moment.minute <= toMin) ?? day.windows.at(-1);
+  const { groups, facts } = momentGround(day, moment, window?.light ?? 'high');
+  const { structures, covers } = day.conditions;
+  return groupBands(groups, structures, covers, floorOf(day.limits), facts);
+}
+
+const weights = (values: readonly number[]): number[] => {
+  const rounded = values.map((value) => Math.round(value * 100) / 100);
+  const most = rounded.indexOf(Math.max(...rounded));
+  // What rounding takes or adds goes to the greatest, so that they still sum to one.
+  return rounded.map((value, index) =>
+    index === most ? Math.round((value + 1 - rounded.reduce((a, b) => a + b, 0)) * 100) / 100 : value,
+  );
+};
 
 /** Plans one window: its holding places, then presentations that suit them, then a small set that covers the roles. */
 export function planWindow(
@@ -112,56 +156,89 @@ export function planWindow(
   window: DayWindow,
   index: number,
   units: UnitSystem,
-  { catalogue = CATALOGUE, most = MOST_PRESENTATIONS }: WindowOptions = {},
+  { catalogue = CATALOGUE, most = MAX_PRESENTATIONS }: WindowOptions = {},
 ): PlanWindow {
-  const { band, facts } = windowGround(day, window, units);
-  const { structures, covers, discipline, maxRods } = day.conditions;
-  const places = holdingPlaces(band, structures, covers, floorOf(day), facts, units);
+  const { places, facts } = windowGround(day, window, units);
+  const { discipline, maxRods } = day.conditions;
   const usable =
     catalogue === CATALOGUE
       ? USABLE[discipline]
       : catalogue.filter(({ disciplines }) => disciplines.includes(discipline));
-  const searchLures = facts.degree('school:search:two-lures') ? 2 : 1;
-  const chosen = chooseSet(weighCategories(usable, places, facts), Math.min(most, maxRods), searchLures);
+  const grounds = groundsOf(places, facts);
+  const weighed = weighCategories(usable, grounds, confidenceIn(day.conditions));
+  const chosen = bindSet(
+    chooseSet(weighed, Math.min(most, maxRods), sharesOf(places)),
+    weighed,
+    facts,
+    day.conditions.confidence,
+  );
+  const shares = weights(places.map(({ weight }) => weight));
   return {
     id: `w${index + 1}`,
     from: clockOf(window.fromMin),
     to: clockOf(window.toMin),
     light: window.light,
-    holding: places.map(({ positions: _, ...place }) => ({ ...place, depthM: rounded(place.depthM) })),
-    presentations: chosen.map((each) => presentation(each, facts, day, units)),
+    holding: places.map(({ structure, cover, depthM, position, because }, at) => ({
+      structure,
+      cover,
+      depthM: roundedDepthAboveM(depthM, floorOf(day.limits)),
+      position,
+      weight: shares[at] as number,
+      because: [...because],
+    })),
+    presentations: chosen.map((each) => presentation(each, grounds, units)),
   };
 }
 
 /** The first choice of a window, without its reasons: for asking what would change it. */
 export interface FirstChoice {
+  /** The category, in the class that is advised. */
   readonly category: Category;
-  readonly place: Holding;
+  readonly classId: string | null;
+  readonly place: HoldingPlace;
   readonly runDepthM: readonly [number, number];
   readonly style: RetrieveStyle;
   readonly pauseS: readonly [number, number] | null;
+  /** Weighted mean depth of the fish, metres. */
+  readonly fishM: number;
 }
 
 /** The facts and the holding places of every window of a day. */
-export const windowGrounds = (day: JudgedDay): { readonly facts: Facts; readonly places: readonly Holding[] }[] =>
-  day.windows.map((window) => {
-    const { band, facts } = windowGround(day, window, 'us');
-    const { structures, covers } = day.conditions;
-    return { facts, places: holdingPlaces(band, structures, covers, floorOf(day), facts, null) };
-  });
+export const windowGrounds = (day: JudgedDay): { readonly facts: Facts; readonly places: readonly HoldingPlace[] }[] =>
+  day.windows.map((window) => windowGround(day, window, null));
 
 /**
  * @param light as if so much of full sun entered the water, 0 to 1; else that of the window
  * @returns null where no category suits any place of the window
  */
 export function firstChoice(day: JudgedDay, window: DayWindow, light?: number): FirstChoice | null {
-  const { band, facts } = windowGround(day, window, 'us', light);
-  const { structures, covers, discipline } = day.conditions;
-  const places = holdingPlaces(band, structures, covers, floorOf(day), facts, null);
-  const first = heaviest(USABLE[discipline], places, facts);
+  const { places, facts } = windowGround(day, window, null, light);
+  const { discipline, confidence, maxRods } = day.conditions;
+  const grounds = groundsOf(places, facts);
+  const trust = confidenceIn(day.conditions);
+  const weigh = (span?: number) => weighCategories(USABLE[discipline], grounds, trust, span);
+  const bound = () => {
+    const weighed = weigh();
+    return bindSet(
+      chooseSet(weighed, Math.min(MAX_PRESENTATIONS, maxRods), sharesOf(places)),
+      weighed,
+      facts,
+      confidence,
+    );
+  };
+  // Where nothing was asked for, the heaviest is the first of the set.
+  const first = isBound(facts, confidence) ? bound()[0]?.weighed : weigh(0)[0];
   if (!first) return null;
-  const { category, place } = first;
+  const { category, form, place } = first;
   const here = facts.with({ ...placeFacts(place), [`category:${category.id}`]: 1 });
   const style = styleOf(category, here);
-  return { category, place, runDepthM: runDepthM(category, place, here), style, pauseS: pauseS(style, here) };
+  return {
+    category,
+    classId: form.class?.id ?? null,
+    place,
+    runDepthM: runDepthM(category, place, here),
+    style,
+    pauseS: pauseS(style, here),
+    fishM: facts.figure('holdingDepthM') ?? 0,
+  };
 }

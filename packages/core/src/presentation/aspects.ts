@@ -1,69 +1,141 @@
+import { FORAGE_KINDS, type ForageKind } from '../contract/ids.js';
 import type { Holding, Range } from '../contract/plan.js';
-import { COVER_GROUND } from '../place/places.js';
-import type { Facts } from '../rules/facts.js';
+import type { HoldingPlace } from '../place/place.js';
+import { COVER_GROUND, type Ground } from '../place/places.js';
+import { slotOf, type Facts } from '../rules/facts.js';
 import { trapezoid } from '../rules/fuzzy.js';
-import type { Category, Trapezoid } from './category.js';
-import { ASPECTS, type Aspect } from './rules.js';
+import type { Category, Traits, Trapezoid } from './category.js';
+import type { QuestionId } from './questions.js';
 
 /** Speeds in m/s that stand for pace 0 and 1. */
 const PACE_MPS = [0.1, 1.25] as const;
-
-/** The aspects of a category at a place, in the order of ASPECTS: numbers only, since every rule walks over them. */
-export type Aspects = Float64Array;
-
-export const ASPECT_INDEX = Object.fromEntries(ASPECTS.map((aspect, index) => [aspect, index])) as Readonly<
-  Record<Aspect, number>
->;
-
-/** Surface lures call fish up from farther than others, by this share. */
-const CALLS_UP = 0.8;
-
 const clamp = (value: number): number => Math.min(1, Math.max(0, value));
+const paceOf = (mps: number): number => clamp((mps - PACE_MPS[0]) / (PACE_MPS[1] - PACE_MPS[0]));
 
-const fixedAspects = new WeakMap<Category, Aspects>();
+/** How much there is to find it by: what is felt, heard and seen of it, the strongest counting most. */
+function presenceOf({ vibration, noise, flash, bulk }: Traits): number {
+  const [first, second, third] = [vibration, 0.9 * noise, 0.75 * flash, 0.4 * bulk].sort((a, b) => b - a) as [
+    number,
+    number,
+    number,
+    number,
+  ];
+  return clamp(0.7 * first + 0.3 * second + 0.15 * third);
+}
 
-/** What a category is wherever it is fished; the aspects that depend on the place are left at 0. */
-export function aspectsOfItself(category: Category): Aspects {
-  let aspects = fixedAspects.get(category);
-  if (!aspects) {
-    const { traits, positions, paceMps, hook } = category;
-    const pace = clamp(((paceMps[0] + paceMps[1]) / 2 - PACE_MPS[0]) / (PACE_MPS[1] - PACE_MPS[0]));
-    const known: Partial<Record<Aspect, number>> = {
-      ...traits,
-      ...positions,
-      pace,
-      treble: hook === 'treble' ? 1 : 0,
-      madeForMats: category.madeForMats ? 1 : 0,
+/** A lure with a sound of its own can be had quieter by this share. */
+const QUIETER = 0.6;
+/** Fished otherwise, a lure covers a little more or less, and comes larger or smaller. */
+const SEARCH_PLAY = 0.12;
+const BULK_PLAY = 0.15;
+
+export type Answers = Readonly<Record<QuestionId, readonly [number, number]>>;
+const answers = new WeakMap<Category, Answers>();
+
+/** What a lure answers to each question: from least to most, as it can be fished and had. */
+export function answersOf(category: Category): Answers {
+  let known = answers.get(category);
+  if (!known) {
+    const { traits, paceMps, sounds } = category;
+    const presence = presenceOf(traits);
+    const usual = paceOf(Math.sqrt(Math.max(0.05, paceMps[0]) * paceMps[1]));
+    known = {
+      // Few fish it at the ends of what it can do.
+      pace: [0.5 * (paceOf(paceMps[0]) + usual), 0.5 * (paceOf(paceMps[1]) + usual)],
+      presence: [presence * (sounds ? QUIETER : 0.9), presence],
+      search: [traits.coverage - SEARCH_PLAY, traits.coverage + SEARCH_PLAY],
+      bulk: [traits.bulk - BULK_PLAY, traits.bulk + BULK_PLAY],
     };
-    aspects = Float64Array.from(ASPECTS, (aspect) => known[aspect] ?? 0);
-    fixedAspects.set(category, aspects);
+    answers.set(category, known);
   }
-  return aspects;
+  return known;
+}
+
+const LIKE: Readonly<Record<ForageKind, keyof Traits>> = {
+  shad: 'likeBaitfish',
+  herring: 'likeBaitfish',
+  mullet: 'likeBaitfish',
+  menhaden: 'likeBaitfish',
+  pinfish: 'likeBaitfish',
+  crayfish: 'likeCrayfish',
+  sunfish: 'likeSunfish',
+  shrimp: 'likeShrimp',
+  crab: 'likeCrab',
+};
+/** A plain morsel is eaten out of habit, whatever they feed on. */
+const MORSEL = 0.55;
+
+/** What they eat in this water, each with how active it is, 0 to 1. */
+export interface Eaten {
+  readonly kind: ForageKind;
+  readonly trait: keyof Traits;
+  readonly activity: number;
+}
+
+const FORAGE_SLOTS = FORAGE_KINDS.map((kind) => ({ kind, trait: LIKE[kind], slot: slotOf(`forage:${kind}`) }));
+
+export const eatenIn = (facts: Facts): Eaten[] =>
+  FORAGE_SLOTS.flatMap(({ kind, trait, slot }) => {
+    const activity = facts.at(slot) || 0;
+    return activity > 0 ? [{ kind, trait, activity }] : [];
+  });
+
+/** How far a lure passes for what they eat, 0 to 1, and which food that is; null for a plain morsel. */
+export function looksLikeFood(
+  { traits }: Category,
+  eaten: readonly Eaten[],
+): { readonly degree: number; readonly kind: ForageKind | null } {
+  let degree = MORSEL * traits.plainMorsel;
+  let kind: ForageKind | null = null;
+  for (const each of eaten) {
+    const alike = each.activity * traits[each.trait];
+    if (alike > degree) [degree, kind] = [alike, each.kind];
+  }
+  return { degree, kind };
 }
 
 /** How far above their own depth fish come up for a lure, in metres: warm and clear water lets them. */
 export function riseM(facts: Facts): number {
   const warm = clamp(((facts.figure('surfaceTempC') ?? 15) - 9) / 9);
-  const sees = Math.min(2.5, facts.figure('visibilityM') ?? 1);
-  return 0.2 + (0.15 + 0.4 * warm) * sees * (1 - 0.6 * facts.degree('front:post-frontal'));
+  const sees = Math.min(5, facts.figure('visibilityM') ?? 1);
+  return 0.2 + (0.1 + 0.25 * warm) * sees * (1 - 0.6 * facts.degree('front:post-frontal'));
 }
 
-/** How well a running range meets a holding depth, 0 to 1; fish take a lure above them more readily than below. */
+/** Surface lures call fish up from farther than others, by this share. */
+const CALLS_UP = 0.9;
+/** And in very clear water by so much more: there they come from fifteen or twenty feet down. */
+const CALLS_UP_CLEAR = 1.2;
+/** A lure is taken a little under its own depth too, by this share of it. */
+const BELOW_IT = 0.08;
+
+/**
+ * The share of a group that a lure covers, 0 to 1: of the depths that hold the group, those at which it runs or up to
+ * which they come for it. Softened at both ends by a sixth of the band, so that little changes little.
+ */
 export function reach(runM: Range, holdingM: Range, rise: number): number {
-  const gap = Math.max(0, holdingM[0] - rise - runM[1], runM[0] - holdingM[1]);
-  if (gap === 0) return 1;
-  const scale = 0.2 + 0.08 * (holdingM[0] + holdingM[1]);
-  return Math.exp(-((gap / scale) ** 2));
+  const [from, to] = holdingM;
+  const soft = 0.1 + (to - from) / 6;
+  const upper = Math.max(from, runM[0] * (1 - BELOW_IT));
+  const lower = Math.min(to, runM[1] + rise);
+  return clamp((lower - upper + soft) / (to - from + soft));
 }
 
-/** How freely it comes through the cover of a place, 0 to 1; what runs over the top of it hardly meets it. */
-export function passesCover(category: Category, place: Holding, clearance: number | undefined): number {
-  const ground = COVER_GROUND[place.cover];
+/** Whether a lure runs over the top of the cover: then it hardly meets it. @param clearance water over the cover, metres */
+export const runsOver = ({ runDepthM, positions }: Category, clearance: number | undefined): boolean =>
+  clearance !== undefined && positions.bottom < 0.5 && runDepthM[0] < clearance * 0.8;
+
+/** How freely it comes through a ground, 0 to 1, or over its top; pads and mats close the surface. */
+export function passageThrough({ snag }: Category, ground: Ground, over: boolean): number {
   if (ground === 'open') return 1;
-  const free = category.snag[ground];
-  const runsOver = clearance !== undefined && ground !== 'mat' && category.runDepthM[0] < clearance * 0.8;
-  return runsOver && category.positions.bottom < 0.5 ? Math.max(free, 0.8) : free;
+  return over && ground !== 'mat' ? Math.max(snag[ground], 0.8) : snag[ground];
 }
+
+/** How freely it comes through the cover of a place, 0 to 1. */
+export const passesCover = (
+  category: Category,
+  { cover }: Pick<Holding, 'cover'>,
+  clearance: number | undefined,
+): number => passageThrough(category, COVER_GROUND[cover], runsOver(category, clearance));
 
 /** The visibility a category wants, under the schools in force. */
 function wantedVisibility(category: Category, facts: Facts): Trapezoid {
@@ -77,49 +149,24 @@ export interface WaterFit {
   readonly suitsVisibility: number;
 }
 
-/** How well it suits one place, 0 to 1 each. */
-export interface PlaceFit {
-  readonly reachesDepth: number;
-  readonly passesCover: number;
-}
-
-/** The aspects that a category does not have of itself. */
-export type Fit = WaterFit & PlaceFit;
-
-/** The figures that every category is held against, looked up once. */
-export interface WaterFigures {
-  readonly facts: Facts;
-  readonly tempC: number;
-  readonly effectiveVisibilityM: number;
-  /** Water over the top of the cover, metres, where it is known. */
-  readonly clearanceM: number | undefined;
-}
-
-export const waterFigures = (facts: Facts): WaterFigures => ({
-  facts,
-  tempC: facts.figure('surfaceTempC') ?? 15,
-  effectiveVisibilityM: facts.figure('effectiveVisibilityM') ?? 1,
-  clearanceM: facts.figure('waterOverCoverM'),
+export const waterFit = (category: Category, facts: Facts): WaterFit => ({
+  suitsTemperature: trapezoid(facts.figure('surfaceTempC') ?? 15, category.tempC),
+  suitsVisibility: trapezoid(facts.figure('sightM') ?? 1, wantedVisibility(category, facts)),
 });
 
-export const waterFit = (category: Category, { facts, tempC, effectiveVisibilityM }: WaterFigures): WaterFit => ({
-  suitsTemperature: trapezoid(tempC, category.tempC),
-  suitsVisibility: trapezoid(effectiveVisibilityM, wantedVisibility(category, facts)),
-});
-
-/** How far over fish on the bottom a lure may run: one that lives by what it hits must come down to it. */
-const risen = ({ positions, traits }: Category, place: Holding, rise: number): number =>
-  rise *
-  (1 + CALLS_UP * positions.surface) *
-  (place.position === 'bottom' && positions.surface < 0.5 ? 1 - 0.9 * traits.deflects : 1);
-
-/** How well its depths in this water meet those of a place. @param rise how far fish come up for a lure, metres */
-export const reachesDepth = (category: Category, runM: Range, place: Holding, rise: number): number =>
-  reach(runM, place.depthM, risen(category, place, rise));
-
-/** Everything rules may speak of, for one category at one place. */
-export function aspectsWith(category: Category, fit: Fit): Aspects {
-  const aspects = aspectsOfItself(category).slice();
-  for (const name in fit) aspects[ASPECT_INDEX[name as keyof Fit]] = fit[name as keyof Fit];
-  return aspects;
+/** How far over fish a lure may run: one that lives by what it hits must come down to those on the bottom. */
+export function riseFor(
+  { positions, traits }: Category,
+  { positions: held }: Pick<HoldingPlace, 'positions'>,
+  rise: number,
+  sightM: number,
+): number {
+  if (positions.surface > 0.5) return rise * (1 + CALLS_UP + CALLS_UP_CLEAR * clamp((sightM - 1.8) / 2));
+  return rise * (1 - 0.85 * traits.deflects * held.bottom) * (positions.bottom > 0.85 ? 0.4 : 1);
 }
+
+/** How far a lure is where the fish are in the water, 0 to 1: on top, between, on the bottom. */
+export const atTheirLevel = (
+  { positions: own }: Category,
+  { positions: held }: Pick<HoldingPlace, 'positions'>,
+): number => held.surface * own.surface + held.suspended * own.suspended + held.bottom * own.bottom;

@@ -1,6 +1,16 @@
-import type { BladeShape, CategoryId, ColourFamily, Position, RetrieveStyle, Role, SchoolId } from '../contract/ids.js';
+import type {
+  BladeShape,
+  CategoryId,
+  ColourFamily,
+  Position,
+  RetrieveStyle,
+  Role,
+  SchoolId,
+  Sound,
+} from '../contract/ids.js';
 import type { SinkingForm } from '../mechanics/sinking.js';
 import type { Condition } from '../rules/fuzzy.js';
+import type { LureOccasions } from './occasions/occasion.js';
 
 export type Trapezoid = readonly [number, number, number, number];
 
@@ -51,6 +61,28 @@ export interface StyleChoice {
 /** How a category comes to its depth: a lip drives it down, it sinks, it hangs under a cork, or it stays on top. */
 export type WaterForm = 'diver' | 'surface' | 'hung' | SinkingForm;
 
+/**
+ * How a lure is fished, which is what makes two of them alike: along the top, swum high, cranked along the bottom,
+ * dropped on a target, dragged over the bottom, or straight under the boat.
+ */
+export type HowFished = 'top' | 'swum' | 'cranked' | 'dropped' | 'dragged' | 'vertical';
+
+/** One of the forms in which a category is made, by the depth that it is made for. */
+export interface DepthClass {
+  readonly id: string;
+  /** In words, as one would ask for it: `that dives to {depth:2.1}`. */
+  readonly text: string;
+  /** Depths, metres, that it is made for on its own line. */
+  readonly reachM: readonly [number, number];
+  /** Held up by rod, thicker line or a faster start it runs as shallow as this, metres. */
+  readonly heldUpM: number;
+  readonly lengthMm?: readonly [number, number];
+  readonly weightG?: readonly [number, number];
+  readonly line?: LineNeed;
+  /** Sizes of its trebles, front first. */
+  readonly hooks?: readonly string[];
+}
+
 export interface RodNeed {
   readonly power: 'light' | 'medium-light' | 'medium' | 'medium-heavy' | 'heavy';
   readonly action: 'fast' | 'moderate-fast' | 'moderate' | 'moderate-slow';
@@ -61,6 +93,8 @@ export interface LineNeed {
   readonly material: 'nylon' | 'fluorocarbon' | 'braid';
   readonly testLb: number;
   readonly leaderLb?: number;
+  /** The tests on which it is fished, lb: lighter breaks off, heavier spoils it. */
+  readonly betweenLb?: readonly [number, number];
 }
 
 /** A lure or rig by its kind, never by a trade name. Everything the engine knows of it is here. */
@@ -70,6 +104,7 @@ export interface Category {
   readonly name: string;
   /** How the water sees it. */
   readonly form: WaterForm;
+  readonly fished: HowFished;
   readonly roles: readonly [Role, ...Role[]];
   readonly disciplines: readonly ('bass' | 'inshore')[];
   readonly runDepthM: readonly [number, number];
@@ -101,4 +136,19 @@ export interface Category {
   readonly schools?: readonly SchoolId[];
   /** The kind of rule to check with the local authority before using it. */
   readonly legal?: string;
+  /** The depth classes in which it is made; absent where there is one form for all depths. */
+  readonly classes?: readonly [DepthClass, ...DepthClass[]];
+  /** What its makers put into it, quietest first; absent where it has no sound of its own. */
+  readonly sounds?: readonly Sound[];
+  /** Sizes of its trebles, front first. */
+  readonly hooks?: readonly string[];
+  /** It hangs where it stops, so that the day decides how it should hang. */
+  readonly hangs?: true;
+  /** Weight of the head or sinker, g, chosen apart from the lure by depth and wind. */
+  readonly headG?: readonly [number, number];
+  /** The days it is made for and those that spoil it. */
+  readonly occasions: LureOccasions;
 }
+
+/** An entry of the catalogue as its list has it; its occasions stand in lists of their own. */
+export type CategoryEntry = Omit<Category, 'occasions'>;

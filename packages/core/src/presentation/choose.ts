@@ -1,30 +1,37 @@
 import type { Role } from '../contract/ids.js';
-import { aspectsOfItself } from './aspects.js';
-import type { Category } from './category.js';
-import { ASPECTS } from './rules.js';
+import type { GroupId } from '../place/group-ids.js';
+import { answersOf } from './aspects.js';
+import type { Category, HowFished, Traits } from './category.js';
+import { QUESTION_IDS } from './questions.js';
 import type { Weighed } from './score.js';
 
-/** A category with the role it plays in the set. */
+/** A lure with the role it plays in the set. */
 export interface Chosen {
   readonly weighed: Weighed;
   readonly role: Role;
 }
 
-/** How strongly likeness to what is already chosen counts against a candidate, in log-weight. */
-const LIKENESS_COST = 4;
-/** What a role not yet in the set is worth, in log-weight. */
-const NEW_ROLE_WORTH = 1.2;
-/** The same for a role that is only the candidate's second. */
-const SECOND_ROLE_WORTH = 0.5;
-/** A candidate so far behind the first is not worth a rod, whatever its role. */
-const FARTHEST_BEHIND = 9;
-
-/** How much each aspect that a category has of itself tells two of them apart; the surface parts them most. */
-const APART = Float64Array.from(ASPECTS, (aspect) => (aspect === 'surface' ? 2.25 : 1));
+const TRAITS: readonly (keyof Traits)[] = [
+  'coverage',
+  'hang',
+  'vibration',
+  'flash',
+  'noise',
+  'bulk',
+  'precise',
+  'deflects',
+  'vertical',
+  'likeBaitfish',
+  'likeCrayfish',
+  'likeSunfish',
+  'likeShrimp',
+  'likeCrab',
+  'plainMorsel',
+];
 
 const likenesses = new WeakMap<Category, Map<Category, number>>();
 
-/** Likeness of two categories, 0 to 1: a Gaussian of the distance between their attributes. */
+/** Likeness of two categories by what they are, 0 to 1: a Gaussian of the distance between their attributes. */
 export function likeness(a: Category, b: Category): number {
   const known = likenesses.get(a) ?? new Map<Category, number>();
   likenesses.set(a, known);
@@ -34,61 +41,91 @@ export function likeness(a: Category, b: Category): number {
 }
 
 function apart(a: Category, b: Category): number {
-  const [x, y] = [aspectsOfItself(a), aspectsOfItself(b)];
   let squared = 0;
-  for (const [index, weight] of APART.entries()) squared += weight * ((x[index] as number) - (y[index] as number)) ** 2;
-  return squared;
-}
-
-/** How many of the set may be there for a role, and how many are: one each, but for the lures that search. */
-class Roles {
-  private readonly taken = new Map<Role, number>();
-
-  constructor(private readonly searchLures: number) {}
-
-  take(role: Role): void {
-    this.taken.set(role, (this.taken.get(role) ?? 0) + 1);
+  for (const trait of TRAITS) squared += (a.traits[trait] - b.traits[trait]) ** 2;
+  // The surface parts them most.
+  squared += 2.25 * (a.positions.surface - b.positions.surface) ** 2;
+  squared += (a.positions.suspended - b.positions.suspended) ** 2 + (a.positions.bottom - b.positions.bottom) ** 2;
+  for (const question of QUESTION_IDS.slice(0, 1)) {
+    squared += (answersOf(a)[question][0] - answersOf(b)[question][0]) ** 2;
   }
-
-  isOpen(role: Role): boolean {
-    return (this.taken.get(role) ?? 0) < (role === 'search' ? this.searchLures : 1);
-  }
-
-  /** The first of a category's roles that the set still wants. */
-  openTo({ roles }: Category): Role | undefined {
-    return roles.find((role) => this.isOpen(role));
-  }
-
-  worth(category: Category): number {
-    if (this.isOpen(category.roles[0])) return NEW_ROLE_WORTH;
-    return this.openTo(category) ? SECOND_ROLE_WORTH : 0;
-  }
+  return squared + (a.hook === b.hook ? 0 : 1);
 }
 
 /**
- * A small set that covers roles and does not repeat itself: the best first, then greedily by weight less likeness to
- * what is chosen (maximal marginal relevance, Carbonell & Goldstein 1998) plus the worth of a role not yet covered.
- * @param searchLures how many of them may be there to search with
+ * How much of a lure of each way of fishing is enough: what a second of the same way loses, in log-weight, and a third
+ * on top. Four on top in one window are one answer four times; two that are swum may be two.
  */
-export function chooseSet(weighed: readonly Weighed[], most: number, searchLures = 1): Chosen[] {
+const SAME_WAY_COST: Readonly<Record<HowFished, readonly [second: number, third: number]>> = {
+  top: [1.6, 3.5],
+  swum: [0.7, 1.6],
+  cranked: [0.8, 1.8],
+  dropped: [0.8, 1.8],
+  dragged: [0.9, 2],
+  vertical: [0.9, 2.5],
+};
+/** Lures that are the same thing but for a detail lose so much, whatever their way. */
+const TWIN_COST = 2.2;
+const TWIN_FROM = 0.55;
+/** What a role or a group of fish that nothing covers yet is worth, in log-weight. */
+const NEW_ROLE_WORTH = 0.7;
+const NEW_GROUP_WORTH = 0.9;
+/** A candidate so far behind the first is not worth a rod, whatever it would cover. */
+const FARTHEST_BEHIND = 7;
+
+const rolesTaken = (chosen: readonly Chosen[]) => new Set(chosen.map(({ role }) => role));
+
+/** The role that a lure plays beside those that are chosen: its first that is open, else its first. */
+export const roleBeside = ({ roles }: Category, chosen: readonly Chosen[]): Role =>
+  roles.find((role) => !rolesTaken(chosen).has(role)) ?? roles[0];
+
+function worthBeside(candidate: Weighed, chosen: readonly Chosen[], groupShares: ReadonlyMap<GroupId, number>): number {
+  const { category, place, logWeight } = candidate;
+  const sameWay = chosen.filter(({ weighed }) => weighed.category.fished === category.fished).length;
+  const [second, third] = SAME_WAY_COST[category.fished];
+  const way = sameWay === 0 ? 0 : sameWay === 1 ? second : second + third * (sameWay - 1);
+  const closest = Math.max(...chosen.map(({ weighed }) => likeness(weighed.form.of, candidate.form.of)));
+  const twin = TWIN_COST * Math.max(0, (closest - TWIN_FROM) / (1 - TWIN_FROM));
+  const taken = rolesTaken(chosen);
+  const role = taken.has(category.roles[0]) ? 0 : NEW_ROLE_WORTH;
+  const covered = chosen.some(({ weighed }) => weighed.place.group === place.group);
+  const group = covered ? 0 : NEW_GROUP_WORTH * Math.min(1, 2 * (groupShares.get(place.group) ?? 0));
+  return logWeight - way - twin + role + group;
+}
+
+/**
+ * A small set that covers ways of fishing, roles and groups of fish: the heaviest first, then greedily by weight less
+ * what it repeats plus what it covers anew (maximal marginal relevance, Carbonell & Goldstein 1998); shown in order of
+ * weight.
+ */
+export function chooseSet(
+  weighed: readonly Weighed[],
+  most: number,
+  groupShares: ReadonlyMap<GroupId, number> = new Map(),
+): Chosen[] {
   const first = weighed[0];
   if (!first) return [];
   const chosen: Chosen[] = [{ weighed: first, role: first.category.roles[0] }];
-  const roles = new Roles(searchLures);
-  roles.take(first.category.roles[0]);
   const left = new Set(weighed.slice(1).filter(({ logWeight }) => logWeight > first.logWeight - FARTHEST_BEHIND));
   while (chosen.length < most && left.size) {
-    let best: { candidate: Weighed; worth: number } | undefined;
+    let best: Weighed | undefined;
+    let worth = -Infinity;
     for (const candidate of left) {
-      const alike = Math.max(...chosen.map((each) => likeness(each.weighed.category, candidate.category)));
-      const worth = candidate.logWeight - LIKENESS_COST * alike + roles.worth(candidate.category);
-      if (!best || worth > best.worth) best = { candidate, worth };
+      const each = worthBeside(candidate, chosen, groupShares);
+      if (each > worth) [best, worth] = [candidate, each];
     }
     if (!best) break;
-    const role = roles.openTo(best.candidate.category) ?? best.candidate.category.roles[0];
-    chosen.push({ weighed: best.candidate, role });
-    roles.take(role);
-    left.delete(best.candidate);
+    chosen.push({ weighed: best, role: roleBeside(best.category, chosen) });
+    left.delete(best);
   }
-  return chosen;
+  return inOrder(chosen);
+}
+
+/** Most weight first; roles are given anew in that order, so that the first has its own. */
+export function inOrder(chosen: readonly Chosen[]): Chosen[] {
+  const ordered: Chosen[] = [];
+  for (const { weighed } of [...chosen].sort((a, b) => b.weighed.logWeight - a.weighed.logWeight)) {
+    ordered.push({ weighed, role: roleBeside(weighed.category, ordered) });
+  }
+  return ordered;
 }

@@ -1,19 +1,21 @@
 import { CATEGORIES, COVERS, STRUCTURES, type CategoryId } from '../contract/ids.js';
 import { judgeDay } from '../plan/judge.js';
 import { assume } from '../plan/assume.js';
-import { planWindow, runDepthM } from '../plan/window.js';
+import { planWindow, runDepthM, windowGrounds } from '../plan/window.js';
 import { sunDay } from '../day/sun.js';
 import { COVER_GROUND, STRUCTURE_DEPTH_M } from '../place/places.js';
-import { Facts } from '../rules/facts.js';
+import { categoryDeepestM } from '../rig/reach.js';
+import { Facts, type Known } from '../rules/facts.js';
 import { day } from '../testing/days.js';
 import type { ConditionsInput } from '../contract/conditions.js';
 import { CATALOGUE, categoryOf } from './categories.js';
 import type { Category } from './category.js';
 import { chooseSet, likeness } from './choose.js';
-import { aspectsWith, reach, riseM } from './aspects.js';
+import { answersOf, reach, riseFor, riseM } from './aspects.js';
+import { formsOf } from './forms.js';
+import { idealsOf, lossAt, QUESTION_IDS } from './questions.js';
 import { schoolsInForce } from './schools.js';
-import { contribution, explain, weighCategories } from './score.js';
-import { ASPECTS } from './rules.js';
+import { explain, groundsOf, weighCategories } from './score.js';
 
 function judged(changes: Partial<ConditionsInput>) {
   const conditions = day(changes);
@@ -113,17 +115,153 @@ describe('a category added only here, with attributes', () => {
   });
 });
 
-describe('the choice of a set', () => {
-  const it1 = judged({ surfaceTempC: 14, date: '2027-04-01', windMps: 5 });
-  const window = planWindow(it1, it1.windows[0]!, 0, 'us');
-  const weighed = weighCategories(CATALOGUE, window.holding, it1.facts);
+/** The places and categories of a window, weighed. */
+function weighedOn(changes: Partial<ConditionsInput>, at = 0) {
+  const it1 = judged(changes);
+  const { facts, places } = windowGrounds(it1)[at]!;
+  const grounds = groundsOf(places, facts);
+  return { facts, places, grounds, weighed: weighCategories(CATALOGUE, grounds) };
+}
 
-  it('shares a score of one among all categories, most first', () => {
+describe('weighing', () => {
+  const { grounds, weighed } = weighedOn({ surfaceTempC: 14, date: '2027-04-01', windMps: 5 });
+
+  it('shares a score of one among the lures that are thought about, most first', () => {
     expect(weighed.reduce((sum, { score }) => sum + score, 0)).toBeCloseTo(1, 9);
     expect(weighed.map(({ logWeight }) => logWeight)).toEqual(
       weighed.map(({ logWeight }) => logWeight).sort((a, b) => b - a),
     );
+    expect(weighed.length).toBeGreaterThan(8);
   });
+
+  it('leaves out only what could not come near the first', () => {
+    const near = weighed.filter(({ logWeight }) => logWeight > weighed[0]!.logWeight - 4);
+    const narrow = weighCategories(CATALOGUE, grounds, undefined, 4);
+    expect(narrow.map(({ category }) => category.id)).toEqual(
+      expect.arrayContaining(near.map(({ category }) => category.id)),
+    );
+    expect(weighCategories(CATALOGUE, grounds, undefined, 0)[0]!.category).toBe(weighed[0]!.category);
+  });
+
+  it('counts a lure by the share of the fish that it covers, in the class that covers most', () => {
+    for (const { covers, category, form, place } of weighed) {
+      expect(covers).toBeGreaterThan(0);
+      expect(covers).toBeLessThanOrEqual(1 + 1e-9);
+      if (!form.class) continue;
+      expect(category.runDepthM[1]).toBe(form.class.reachM[1]);
+      expect(formsOf(form.of)).toContain(form);
+      expect(place.weight).toBeGreaterThan(0);
+    }
+    const deep = weighedOn({ surfaceTempC: 6, date: '2027-01-20', structures: ['bluff'], visibilityM: 2.5 }).weighed;
+    const shallow = weighedOn({ surfaceTempC: 14, date: '2027-04-05', structures: ['pocket'], visibilityM: 2 }).weighed;
+    const jerkbait = (list: typeof deep) => list.find(({ category }) => category.id === 'suspending-jerkbait')!;
+    expect(jerkbait(deep).form.class!.reachM[1]).toBeGreaterThan(jerkbait(shallow).form.class!.reachM[1]);
+  });
+
+  it('hears one voice a question: what says the same twice weighs no more', () => {
+    const ideals = (known: Known) =>
+      Object.fromEntries(
+        idealsOf(Facts.of({ surfaceTempC: 7, sightM: 2, ...known })).map(({ question, at }) => [question, at]),
+      );
+    const front = ideals({ 'front:post-frontal': 1 });
+    const both = ideals({ 'front:post-frontal': 1, 'phase:winter': 1, 'bright-and-calm': 1, 'front:recovering': 1 });
+    expect(both.pace).toBe(front.pace);
+    expect(both.search).toBe(front.search);
+    expect(ideals({ 'phase:winter': 1 }).pace).toBeGreaterThan(front.pace!);
+    for (const [question, at] of Object.entries(both)) {
+      expect(QUESTION_IDS).toContain(question);
+      expect(at).toBeGreaterThanOrEqual(0);
+      expect(at).toBeLessThanOrEqual(1);
+    }
+  });
+
+  it('has an ideal point, not a more is better: too loud loses in clear water, too quiet in mud', () => {
+    const presence = (sightM: number) =>
+      idealsOf(Facts.of({ surfaceTempC: 18, sightM })).find(({ question }) => question === 'presence')!;
+    const [worm, blades] = (['wacky-stick-worm', 'spinnerbait'] as const).map(
+      (id) => answersOf(categoryOf(id)).presence,
+    );
+    expect(lossAt(presence(0.2), worm!)).toBeLessThan(lossAt(presence(0.2), blades!) - 1);
+    expect(lossAt(presence(4), blades!)).toBeLessThan(lossAt(presence(4), worm!) - 0.5);
+    expect(lossAt(presence(4), worm!)).toBeLessThanOrEqual(0);
+  });
+
+  it.each<[string, Partial<ConditionsInput>, CategoryId[]]>([
+    [
+      'no vertical lure over grass or in shallow water',
+      {
+        surfaceTempC: 5,
+        date: '2027-01-20',
+        structures: ['flat'],
+        covers: ['submerged-grass'],
+        coverTopDepthM: 2.5,
+        waterKind: 'grass-lake',
+        maxDepthM: 4,
+      },
+      ['slab-spoon', 'blade-bait'],
+    ],
+    [
+      'no spoon in a pond with no bait seen',
+      {
+        surfaceTempC: 5,
+        date: '2027-01-20',
+        waterKind: 'pond',
+        maxDepthM: 6,
+        structures: ['dam-face'],
+        covers: ['riprap'],
+      },
+      ['slab-spoon'],
+    ],
+    [
+      'no frog or punch rig where there is no mat',
+      { surfaceTempC: 26, date: '2027-07-20', structures: ['flat'], covers: ['stump'] },
+      ['hollow-frog', 'punch-rig'],
+    ],
+    [
+      'no quiet worm in mud',
+      {
+        surfaceTempC: 16,
+        date: '2027-04-10',
+        visibilityM: 0.15,
+        level: 'rising',
+        structures: ['pocket'],
+        covers: ['laydown'],
+      },
+      ['wacky-stick-worm', 'weightless-stick-worm', 'drop-shot'],
+    ],
+    [
+      'no umbrella rig in cover or dirt',
+      { surfaceTempC: 9, date: '2027-02-25', visibilityM: 0.5, structures: ['flat'], covers: ['stump'] },
+      ['umbrella-rig'],
+    ],
+  ])('excludes what excludes: %s', (_, conditions, out) => {
+    const offeredThere = judged(conditions).windows.flatMap((_window, at) =>
+      weighedOn(conditions, at)
+        .weighed.filter(({ score }) => score > 0.02)
+        .map(({ category }) => category.id),
+    );
+    for (const id of out) expect(offeredThere).not.toContain(id);
+  });
+
+  it('trusts what the angler trusts', () => {
+    const rank = (trust: number) =>
+      weighCategories(CATALOGUE, grounds, ({ id }) => (id === 'swim-jig' ? trust : 0)).findIndex(
+        ({ category }) => category.id === 'swim-jig',
+      );
+    expect(rank(2)).toBeLessThan(rank(0));
+  });
+
+  it('explains itself with reasons, strongest first', () => {
+    const because = explain(weighed[0]!, grounds, 'us').because.map(({ weight }) => weight);
+    expect(because.length).toBeGreaterThan(2);
+    expect(because).toEqual([...because].sort((a, b) => b - a));
+    const worst = explain(weighed.at(-1)!, grounds, 'us').against;
+    expect(worst.length).toBeGreaterThan(0);
+  });
+});
+
+describe('the choice of a set', () => {
+  const { weighed } = weighedOn({ surfaceTempC: 14, date: '2027-04-01', windMps: 5 });
 
   it('names as many as asked, the best first, no category twice, roles apart where it can', () => {
     const set = chooseSet(weighed, 4);
@@ -131,14 +269,27 @@ describe('the choice of a set', () => {
     expect(set[0]!.weighed).toBe(weighed[0]);
     expect(new Set(set.map((each) => each.weighed.category.id)).size).toBe(4);
     expect(new Set(set.map(({ role }) => role)).size).toBeGreaterThanOrEqual(3);
+    expect(set.map((each) => each.weighed.logWeight)).toEqual(
+      set.map((each) => each.weighed.logWeight).sort((a, b) => b - a),
+    );
     expect(chooseSet([], 4)).toEqual([]);
   });
 
-  it('has two to search with where that is asked, else one', () => {
-    const searching = (searchLures: number) =>
-      chooseSet(weighed, 4, searchLures).filter(({ role }) => role === 'search').length;
-    expect(searching(1)).toBe(1);
-    expect(searching(2)).toBe(2);
+  it('does not hold four of one way of fishing, however good each is', () => {
+    const chasing = weighedOn({
+      surfaceTempC: 25,
+      date: '2027-09-20',
+      tempTrendCPerDay: -0.25,
+      visibilityM: 1.4,
+      normalVisibilityM: 1.4,
+      structures: ['main-lake-point', 'open-water'],
+      covers: ['bare'],
+      signs: ['surface-chasing'],
+      forage: [{ kind: 'shad', seen: ['chased'] }],
+    }).weighed;
+    const ways = chooseSet(chasing, 4).map((each) => each.weighed.category.fished);
+    expect(ways.filter((way) => way === 'top').length).toBeLessThanOrEqual(2);
+    expect(new Set(ways).size).toBeGreaterThanOrEqual(2);
   });
 
   it('knows like from unlike', () => {
@@ -150,42 +301,53 @@ describe('the choice of a set', () => {
     expect(likeness(worm, frog)).toBeLessThan(0.4);
     expect(likeness(worm, frog)).toBe(likeness(frog, worm));
   });
+});
 
-  it('explains itself with reasons, strongest first', () => {
-    const because = explain(weighed[0]!, 'us').because.map(({ weight }) => weight);
-    expect(because.length).toBeGreaterThan(2);
-    expect(because).toEqual([...because].sort((a, b) => b - a));
-    expect(ASPECTS.length).toBe(new Set(ASPECTS).size);
+describe('depth classes', () => {
+  it('are told apart for the lures that are made in several', () => {
+    const classes = (id: CategoryId) => formsOf(categoryOf(id)).map((form) => form.class?.id);
+    expect(classes('suspending-jerkbait')).toEqual(['shallow', 'mid', 'deep']);
+    expect(classes('square-bill')).toHaveLength(4);
+    expect(classes('wide-wobble-crankbait')).toHaveLength(2);
+    expect(classes('football-jig')).toEqual([undefined]);
   });
 
-  it('weighs what the rules that held add up to, at a place that the lure reaches well', () => {
-    const place = { ...window.holding[0]!, weight: 1 };
-    const reached = weighCategories(CATALOGUE, [place], it1.facts).filter(({ fit }) => fit.reachesDepth > 0.6);
-    expect(reached.length).toBeGreaterThan(5);
-    for (const { category, fired, fit, logWeight } of reached) {
-      const sum = fired.reduce((total, each) => total + contribution(each, aspectsWith(category, fit)), 0);
-      expect(logWeight).toBeCloseTo(sum, 9);
+  it('reach on their own line what they are said to reach', () => {
+    for (const category of CATALOGUE) {
+      for (const form of formsOf(category)) {
+        if (!form.class || form.category.form !== 'diver') continue;
+        expect(form.class.heldUpM).toBeLessThan(form.class.reachM[0]);
+        const deepest = categoryDeepestM(form.category, form.category.line, form.category.weightG[1], 1);
+        expect(deepest).toBeGreaterThanOrEqual(form.class.reachM[1] - 0.06);
+      }
     }
   });
 });
 
 describe('reach', () => {
-  it('is whole where ranges meet, falls off with the gap, and forgives running above more than below', () => {
-    expect(reach([1, 2], [1.5, 3], 0.3)).toBe(1);
-    expect(reach([0, 1], [3, 4], 0.3)).toBeLessThan(0.2);
-    expect(reach([1, 2], [2.6, 3.6], 0.6)).toBe(1);
-    expect(reach([4, 5], [2, 3.4], 0.6)).toBeLessThan(1);
+  it('is the share of the group that it covers, and what runs under them covers none', () => {
+    expect(reach([1, 3], [1.5, 3], 0.3)).toBe(1);
+    expect(reach([0, 1], [3, 4], 0.3)).toBe(0);
+    expect(reach([1, 2], [2, 4], 0.5)).toBeGreaterThan(0.2);
+    expect(reach([1, 2], [2, 4], 0.5)).toBeLessThan(0.6);
+    expect(reach([4, 5], [2, 3], 0.6)).toBe(0);
   });
 
-  it('lets warm fish in clear water come up farther', () => {
+  it('lets warm fish in clear water come up farther, most of all for what is on top of very clear water', () => {
     const rise = (surfaceTempC: number, visibilityM: number) => riseM(Facts.of({ surfaceTempC, visibilityM }));
     expect(rise(24, 2)).toBeGreaterThan(rise(6, 2));
     expect(rise(24, 2)).toBeGreaterThan(rise(24, 0.3));
+    const lies = { positions: { surface: 0, suspended: 1, bottom: 0 } };
+    const walker = categoryOf('walking-topwater');
+    expect(riseFor(walker, lies, 1, 4)).toBeGreaterThan(riseFor(walker, lies, 1, 1));
+    expect(
+      riseFor(categoryOf('deep-diver'), { positions: { surface: 0, suspended: 0, bottom: 1 } }, 1, 1),
+    ).toBeLessThan(0.5);
   });
 
   it('runs a lure within what it can do, at the fish or just above them', () => {
     const facts = Facts.of({ surfaceTempC: 12, visibilityM: 1.5 });
-    for (const category of CATALOGUE) {
+    for (const category of CATALOGUE.flatMap((each) => formsOf(each).map((form) => form.category))) {
       for (const depthM of [
         [0.3, 0.8],
         [2, 4],
@@ -214,6 +376,8 @@ describe('schools', () => {
       'crank-pace': 'stop-and-go',
       'jerkbait-gear': 'low',
       claws: 'out',
+      'after-front': 'stay',
+      patience: 'several-casts',
     });
     expect(sides({ surfaceTempC: 22, effectiveVisibilityM: 2, 'forage:shad': 1 })).toMatchObject({
       'mud-blade': 'long',

@@ -1,7 +1,7 @@
 import { SCHOOL_IDS, type SchoolId, type SchoolSide } from '../contract/ids.js';
 import type { Conditions } from '../contract/conditions.js';
-import type { Facts, Known } from '../rules/facts.js';
-import { above, always, any, below, degreeOf, is, not, type Condition } from '../rules/fuzzy.js';
+import { slotOf, type Facts } from '../rules/facts.js';
+import { above, all, always, any, anyOf, below, degreeOf, is, not, type Condition } from '../rules/fuzzy.js';
 
 /** How a school's side is picked where the user did not: the first whose condition holds by half. */
 interface SchoolDefault {
@@ -67,6 +67,60 @@ export const SCHOOL_DEFAULTS: Readonly<Record<SchoolId, readonly SchoolDefault[]
     { side: 'one-pattern', when: always, why: 'Known water: one pattern thought out first' },
   ],
   junk: [{ side: 'pattern', when: always, why: 'Stay with the pattern until the evidence says leave' }],
+  'murky-colour': [{ side: 'natural', when: always, why: 'They live in it and feed by sight: natural' }],
+  'sound-start': [
+    {
+      side: 'quiet',
+      when: any(
+        above('effectiveVisibilityM', 1, 1.2),
+        below('surfaceTempC', 9, 10),
+        is('pressure:high'),
+        is('bright-and-calm'),
+      ),
+      why: 'Clear, cold or fished hard: begin quiet and add',
+    },
+    { side: 'loud', when: always, why: 'Stained, and not fished hard: begin loud' },
+  ],
+  'winter-colour': [
+    { side: 'muted', when: above('effectiveVisibilityM', 1, 1.1), why: 'Clear winter water: muted' },
+    { side: 'crayfish', when: always, why: 'Winter stain: red over the rock' },
+  ],
+  'mud-lure': [
+    {
+      side: 'swim-jig',
+      when: is('banks-of-bushes'),
+      why: 'The bank is bushes and wood: a swim jig goes into it',
+    },
+    { side: 'spinnerbait', when: always, why: 'An open bank: round blades along it' },
+  ],
+  'forage-size': [
+    { side: 'larger', when: is('overlay:shad-spawn'), why: 'At a shad spawn a little larger than the bait' },
+    { side: 'match', when: always, why: 'Of the size of the bait' },
+  ],
+  'short-strike-first': [{ side: 'colour', when: always, why: 'Another colour first, one change at a time' }],
+  'deep-claws': [{ side: 'none-deep', when: always, why: 'No flapping claws below {depth:3}' }],
+  'topwater-floor': [{ side: 'sixty', when: always, why: 'Nothing on top under about {temp:15.5}' }],
+  'bladed-jig-line': [
+    { side: 'braid', when: is('thick-grass'), why: 'Thick grass demands braid' },
+    { side: 'fluorocarbon', when: always, why: 'Fluorocarbon: ripping with braid wears out the clip' },
+  ],
+  'after-front': [
+    { side: 'stay', when: below('effectiveVisibilityM', 0.7, 0.8), why: 'Dirty: they stay, down in the cover' },
+    { side: 'drop', when: always, why: 'Clear: they drop to the next deep water' },
+  ],
+  patience: [
+    {
+      side: 'several-casts',
+      when: below('effectiveVisibilityM', 0.6, 0.7),
+      why: 'Dirty: it takes them several casts to find a lure',
+    },
+    {
+      side: 'circle-back',
+      when: is('feedback:clustered-fish'),
+      why: 'There are more where these came from: circle back',
+    },
+    { side: 'move', when: always, why: 'Clear: one or two casts an object, and on' },
+  ],
 };
 
 export interface SchoolInForce {
@@ -86,12 +140,37 @@ export function schoolsInForce(chosen: Conditions['schools'], facts: Facts): Sch
   });
 }
 
-/** The sides in force as facts, for rules that belong to a side. */
-export const schoolFacts = (schools: readonly SchoolInForce[]): Known =>
-  Object.fromEntries(schools.map(({ id, side }) => [`school:${id}:${side}`, 1]));
+const slots = new Map<string, number>();
+const slotOfSchool = (name: string): number => {
+  let slot = slots.get(name);
+  if (slot === undefined) slots.set(name, (slot = slotOf(`school:${name}`)));
+  return slot;
+};
+
+/** Facts with the sides in force on top, for rules that belong to a side, and whether the angler chose them. */
+export function withSchools(facts: Facts, schools: readonly SchoolInForce[]): Facts {
+  const named: number[] = [];
+  for (const { id, side, chosen } of schools) {
+    named.push(slotOfSchool(`${id}:${side}`));
+    if (chosen) named.push(slotOfSchool(`${id}:chosen`));
+  }
+  return facts.withSlots(
+    named,
+    named.map(() => 1),
+  );
+}
 
 /** Schools about the whole of the advice, whatever is tied on. */
-export const SCHOOLS_OF_THE_DAY: ReadonlySet<SchoolId> = new Set(['colour', 'search', 'junk']);
+export const SCHOOLS_OF_THE_DAY: ReadonlySet<SchoolId> = new Set([
+  'colour',
+  'search',
+  'junk',
+  'mud-lure',
+  'forage-size',
+  'short-strike-first',
+  'after-front',
+  'murky-colour',
+]);
 
 /** When a school makes a difference to what it speaks about. */
 export const SCHOOL_MATTERS: Readonly<Record<SchoolId, Condition>> = {
@@ -108,4 +187,15 @@ export const SCHOOL_MATTERS: Readonly<Record<SchoolId, Condition>> = {
   'dirty-crank-colour': below('effectiveVisibilityM', 0.55, 0.75),
   search: always,
   junk: always,
+  'murky-colour': is('murky-normal'),
+  'sound-start': always,
+  'winter-colour': anyOf('phase:winter', 'phase:late-fall'),
+  'mud-lure': is('regime:mud-rising'),
+  'forage-size': is('forage-named'),
+  'short-strike-first': is('feedback:short-strikes'),
+  'deep-claws': above('surfaceTempC', 12, 14),
+  'topwater-floor': all(above('surfaceTempC', 11, 12), below('surfaceTempC', 16, 17)),
+  'bladed-jig-line': always,
+  'after-front': is('front:post-frontal'),
+  patience: always,
 };

@@ -1,226 +1,420 @@
-import type { Holding, Reason } from '../contract/plan.js';
-import { placeFacts } from '../place/place.js';
+import type { Reason } from '../contract/plan.js';
+import { factsAt, type HoldingPlace } from '../place/place.js';
+import { COVER_GROUND, GROUNDS, type Ground } from '../place/places.js';
 import { runsWithin } from '../rig/reach.js';
 import type { Facts } from '../rules/facts.js';
-import { mentions } from '../rules/fuzzy.js';
-import { fire, reasonOf, strongest, type Fired, type Rule } from '../rules/rule.js';
+import { mentions, type Judge } from '../rules/fuzzy.js';
+import { holds, judgeOfRule, reasonOf, strongest } from '../rules/rule.js';
 import type { UnitSystem } from '../units/units.js';
 import {
-  ASPECT_INDEX,
-  aspectsOfItself,
-  aspectsWith,
+  answersOf,
+  atTheirLevel,
+  eatenIn,
+  looksLikeFood,
+  passageThrough,
   passesCover,
-  reachesDepth,
+  reach,
+  riseFor,
   riseM,
-  waterFigures,
+  runsOver,
   waterFit,
-  type Aspects,
-  type Fit,
-  type WaterFigures,
+  type Eaten,
+  type WaterFit,
 } from './aspects.js';
 import type { Category } from './category.js';
-import { ASPECTS, PRESENTATION_RULES, type Aspect, type AspectWeights } from './rules.js';
+import { formsOf, type LureForm } from './forms.js';
+import type { LureOccasions, Occasion } from './occasions/index.js';
+import { idealsOf, lossAt, QUESTIONS, type Ideal } from './questions.js';
 
-/** A category weighed for one window: how much, and at which place it does best. */
+/** A lure weighed for one window: how much, and at which place it does best. */
 export interface Weighed {
+  /** The category in the class that does best. */
   readonly category: Category;
+  readonly form: LureForm;
   readonly logWeight: number;
   /** Share of the total over all categories, 0 to 1. */
   readonly score: number;
-  readonly place: Holding;
-  readonly fit: Fit;
-  /** The rules that held at that place. */
-  readonly fired: readonly Fired<AspectWeights>[];
+  readonly place: HoldingPlace;
+  /** Share of all fish of the window that it covers, 0 to 1. */
+  readonly covers: number;
 }
 
 /** Scores spread over categories like a softmax at this temperature, so that the first is ahead but not alone. */
-const SOFTNESS = 1.5;
-/** Under these a category is out, whatever else speaks for it. */
-const LEAST_REACH = 0.25;
-/** Over such a span above it a category fades in, so that no little change of depth brings one in at its full weight. */
-const REACH_FADES_OVER = 0.35;
-const LEAST_PASSAGE = 0.15;
-/** Reasons that weigh less are not worth reading. */
-const LEAST_REASON = 0.1;
+const SOFTNESS = 1.1;
 
-/** Against these a rule speaks only to what has them: not being a surface lure is no merit worth naming. */
-const UNCENTRED: ReadonlySet<string> = new Set<Aspect>([
-  'surface',
-  'suspended',
-  'bottom',
-  'treble',
-  'vertical',
-  'madeForMats',
-]);
+/** Log-weights of the plain questions. Judgement. */
+const TEMPERATURE_WEIGHT = 0.9;
+const VISIBILITY_WEIGHT = 0.8;
+const FOOD_WEIGHT = 1.7;
+/** A lure that passes for food so far is neither praised nor blamed. */
+const FOOD_CENTRE = 0.45;
+const LEVEL_WEIGHT = 0.9;
+const COVER_WEIGHT = 1.1;
+/** Passing so freely is neither praise nor fault. */
+const COVER_CENTRE = 0.75;
+/** Under this a lure is not fished in a cover. */
+const MIN_PASSAGE = 0.12;
+/** Not suiting the water at all is as bad as this share of suiting it. */
+const LEAST_FIT = 0.03;
+const logFit = (fit: number): number => Math.log(LEAST_FIT + (1 - LEAST_FIT) * fit);
+/** Where it hits and glances off, a lure that lives by that gains. */
+const DEFLECT_WEIGHT = 0.5;
 
-const TEMPERATURE = ASPECT_INDEX.suitsTemperature;
-const VISIBILITY = ASPECT_INDEX.suitsVisibility;
-const DEPTH = ASPECT_INDEX.reachesDepth;
-const COVER = ASPECT_INDEX.passesCover;
+/** So far behind the first, in log-weight, a lure is not wanted in any set. */
+const SPAN = 8;
 
-/** Facts that differ from place to place; rules that mention none of them hold alike everywhere. */
-const LOCAL_FACT = /^(structure|cover|ground|position):|^holdingDepthM$/;
-const LOCAL_RULES = PRESENTATION_RULES.filter(({ when }) => mentions(when, LOCAL_FACT));
-const ANYWHERE_RULES = PRESENTATION_RULES.filter(({ when }) => !mentions(when, LOCAL_FACT));
+/** Facts that differ from place to place; occasions that mention none of them hold alike everywhere. */
+const LOCAL_FACT = /^(structure|cover|ground|position|group):|^holdingDepthM$|^waterOverCoverM$/;
 
-/** An effect made ready to be walked: which aspect, its slope, and the constant that centres it. */
-interface Term {
-  readonly index: number;
-  readonly slope: number;
-  readonly constant: number;
+/** An occasion made ready to be asked. */
+interface ReadyOccasion {
+  readonly judge: Judge;
+  readonly effect: number;
+}
+interface SplitOccasions {
+  readonly everywhere: readonly ReadyOccasion[];
+  readonly here: readonly ReadyOccasion[];
+}
+/** The occasions of a category, those that look at the place apart from those that hold everywhere alike. */
+interface Occasioned {
+  readonly suits: SplitOccasions;
+  readonly spoils: SplitOccasions;
+  readonly excludes: SplitOccasions;
+}
+const occasioned = new WeakMap<LureOccasions, Occasioned>();
+
+function split(occasions: readonly Occasion[] = []): SplitOccasions {
+  const asked = (local: boolean) =>
+    occasions
+      .filter(({ when }) => mentions(when, LOCAL_FACT) === local)
+      .map((rule) => ({ judge: judgeOfRule(rule), effect: rule.effect }));
+  return { everywhere: asked(false), here: asked(true) };
 }
 
-/** Fitting the day is expected and little praised; failing to fit weighs in full against. */
-const FIT_CENTRE = 1.95;
-/** Passing three quarters freely is neither praise nor fault. */
-const PASSAGE_CENTRE = 1.5;
-
-function centreOf(aspect: Aspect, weight: number): number {
-  if (aspect === 'passesCover') return PASSAGE_CENTRE;
-  if (aspect === 'suitsTemperature' || aspect === 'suitsVisibility' || aspect === 'reachesDepth') return FIT_CENTRE;
-  return weight < 0 && UNCENTRED.has(aspect) ? 0 : 1;
-}
-
-const termsOf = new WeakMap<Rule<AspectWeights>, readonly Term[]>();
-
-function terms(rule: Rule<AspectWeights>): readonly Term[] {
-  let ready = termsOf.get(rule);
-  if (!ready) {
-    ready = Object.entries(rule.effect).map(([aspect, weight]) => ({
-      index: ASPECT_INDEX[aspect as Aspect],
-      slope: 2 * weight,
-      constant: -weight * centreOf(aspect as Aspect, weight),
-    }));
-    termsOf.set(rule, ready);
+function occasionedOf({ occasions }: Category): Occasioned {
+  let known = occasioned.get(occasions);
+  if (!known) {
+    const { suits, spoils, excludes } = occasions;
+    occasioned.set(occasions, (known = { suits: split(suits), spoils: split(spoils), excludes: split(excludes) }));
   }
-  return ready;
+  return known;
 }
 
-/**
- * The log-weight one rule lends to something with these aspects: each weight times the aspect, centred on the middle.
- * Where the centre lies is the same for all categories, so it moves only what counts as a reason, never the order.
- */
-export function contribution({ rule, degree }: Fired<AspectWeights>, aspects: Aspects): number {
-  let sum = 0;
-  for (const { index, slope, constant } of terms(rule)) sum += slope * (aspects[index] as number) + constant;
-  return degree * sum;
-}
-
-/** All rules that hold at a place as one sum, log-weight = constant + slopes . aspects: rules are linear in aspects. */
-function summed(fired: readonly Fired<AspectWeights>[]): { slopes: Float64Array; constant: number } {
-  const slopes = new Float64Array(ASPECTS.length);
-  let constant = 0;
-  for (const { rule, degree } of fired) {
-    for (const term of terms(rule)) {
-      slopes[term.index] = (slopes[term.index] as number) + degree * term.slope;
-      constant += degree * term.constant;
-    }
+/** The strongest of several occasions, by degree times weight; one voice, so the others add nothing. */
+function voice(occasions: readonly ReadyOccasion[], facts: Facts): number {
+  let most = 0;
+  for (const { judge, effect } of occasions) {
+    const weight = judge(facts) * effect;
+    if (Math.abs(weight) > Math.abs(most)) most = weight;
   }
-  return { slopes, constant };
+  return most;
 }
 
-function dot(a: Float64Array, b: Float64Array): number {
-  let sum = 0;
-  for (let index = 0; index < a.length; index++) sum += (a[index] as number) * (b[index] as number);
-  return sum;
+const louder = (a: number, b: number): number => (Math.abs(a) >= Math.abs(b) ? a : b);
+
+/** A place with its facts, the ground that its cover is, and whether that is hard: rock or wood. */
+interface PlaceGround {
+  readonly place: HoldingPlace;
+  readonly here: Facts;
+  readonly ground: Ground;
+  readonly hard: number;
 }
 
-/** The rules that hold at each place; those that do not look at the place are asked once for all. */
-function groundsOf(places: readonly Holding[], facts: Facts) {
-  const everywhere = fire(ANYWHERE_RULES, facts);
-  return places.map((place) => {
-    const here: Facts = facts.with(placeFacts(place));
-    const fired = [...everywhere, ...fire(LOCAL_RULES, here)];
-    const { slopes, constant } = summed(fired);
-    return { place, fired, slopes, constant: constant + Math.log(place.weight), rise: riseM(here) };
+/** What holds at each place, and what holds over the whole window. */
+export interface Grounds {
+  readonly facts: Facts;
+  readonly ideals: readonly Ideal[];
+  readonly eaten: readonly Eaten[];
+  readonly clearanceM: number | undefined;
+  readonly sightM: number;
+  readonly rise: number;
+  readonly places: readonly PlaceGround[];
+}
+
+export const groundsOf = (places: readonly HoldingPlace[], facts: Facts): Grounds => ({
+  facts,
+  ideals: idealsOf(facts),
+  eaten: eatenIn(facts),
+  clearanceM: facts.figure('waterOverCoverM'),
+  sightM: facts.figure('sightM') ?? 1,
+  rise: riseM(facts),
+  places: places.map((place) => {
+    const ground = COVER_GROUND[place.cover];
+    return { place, here: factsAt(facts, place), ground, hard: ground === 'rock' || ground === 'wood' ? 1 : 0 };
+  }),
+});
+
+/** What the occasions of a category make of its worth at every place, as factors: gains, losses, what exclusion leaves. */
+function factorsOf(category: Category, { facts, places }: Grounds): readonly number[] {
+  const { suits, spoils, excludes } = occasionedOf(category);
+  const left = 1 - Math.abs(voice(excludes.everywhere, facts));
+  if (left <= 0) return [];
+  const gain = voice(suits.everywhere, facts);
+  const loss = voice(spoils.everywhere, facts);
+  return places.map(({ here }) => {
+    const stays = left * (1 - Math.abs(voice(excludes.here, here)));
+    return stays <= 0
+      ? 0
+      : stays * Math.exp(louder(gain, voice(suits.here, here)) + louder(loss, voice(spoils.here, here)));
   });
 }
 
-type Ground = ReturnType<typeof groundsOf>[number];
+/** What a lure gains or loses over the whole window, wherever it is fished. */
+function overall(category: Category, { facts, ideals, eaten }: Grounds): number {
+  const { suitsTemperature, suitsVisibility } = waterFit(category, facts);
+  const answers = answersOf(category);
+  let sum =
+    TEMPERATURE_WEIGHT * logFit(suitsTemperature) +
+    VISIBILITY_WEIGHT * logFit(suitsVisibility) +
+    FOOD_WEIGHT * (looksLikeFood(category, eaten).degree - FOOD_CENTRE);
+  for (const ideal of ideals) sum += lossAt(ideal, answers[ideal.question]);
+  return sum;
+}
 
-/** One category over all places: its log-weight, and the place at which it does best; null where it suits none. */
-function weighOne(category: Category, grounds: readonly Ground[], figures: WaterFigures) {
-  const itself = aspectsOfItself(category);
-  const { suitsTemperature, suitsVisibility } = waterFit(category, figures);
-  const runM = runsWithin(category, figures.facts);
-  let best: Ground | undefined;
-  let bestWeight = -Infinity;
-  let total = 0;
-  for (const ground of grounds) {
-    const reach = reachesDepth(category, runM, ground.place, ground.rise);
-    if (reach <= LEAST_REACH) continue;
-    const passage = passesCover(category, ground.place, figures.clearanceM);
-    if (passage < LEAST_PASSAGE) continue;
-    const logWeight =
-      ground.constant +
-      dot(ground.slopes, itself) +
-      (ground.slopes[TEMPERATURE] as number) * suitsTemperature +
-      (ground.slopes[VISIBILITY] as number) * suitsVisibility +
-      (ground.slopes[DEPTH] as number) * reach +
-      (ground.slopes[COVER] as number) * passage +
-      Math.log(Math.min(1, (reach - LEAST_REACH) / REACH_FADES_OVER));
-    total += Math.exp(logWeight);
-    if (logWeight > bestWeight) [best, bestWeight] = [ground, logWeight];
+/** What a passage through cover is worth, as a factor; 0 where it does not come through. */
+const passageFactor = (passage: number): number =>
+  passage < MIN_PASSAGE ? 0 : Math.exp(COVER_WEIGHT * Math.min(0.25, Math.log(passage / COVER_CENTRE)));
+
+interface PassageFactors {
+  readonly through: Readonly<Record<Ground, number>>;
+  readonly over: Readonly<Record<Ground, number>>;
+}
+const passageFactors = new WeakMap<Category, PassageFactors>();
+
+/** The passage factors of a category through and over every ground, worked out once. */
+function passageFactorsOf(category: Category): PassageFactors {
+  let known = passageFactors.get(category);
+  if (!known) {
+    const factors = (over: boolean) =>
+      Object.fromEntries(GROUNDS.map((ground) => [ground, passageFactor(passageThrough(category, ground, over))]));
+    known = { through: factors(false), over: factors(true) } as PassageFactors;
+    passageFactors.set(category, known);
   }
-  return best ? { category, ground: best, logWeight: Math.log(total) } : null;
+  return known;
+}
+
+/** What a lure is worth at one place before its occasions speak; 0 where it is not fished there. */
+function plainWorth(category: Category, runM: readonly [number, number], at: PlaceGround, grounds: Grounds): number {
+  const { place, ground, hard } = at;
+  const factors = passageFactorsOf(category);
+  const passage = (runsOver(category, grounds.clearanceM) ? factors.over : factors.through)[ground];
+  if (passage === 0) return 0;
+  const covered = reach(runM, place.depthM, riseFor(category, place, grounds.rise, grounds.sightM));
+  if (covered === 0) return 0;
+  const level = (0.2 + 0.8 * Math.min(1, atTheirLevel(category, place))) ** LEVEL_WEIGHT;
+  const glances = Math.exp(DEFLECT_WEIGHT * (category.traits.deflects - 0.4) * hard * place.positions.bottom);
+  return place.weight * covered * passage * level * glances;
+}
+
+/** A form with what it is worth at each place before its occasions speak. */
+interface PlainForm {
+  readonly form: LureForm;
+  readonly worths: readonly number[];
+}
+
+/** A category with its forms, and the most that it could weigh. */
+interface Contender {
+  readonly category: Category;
+  readonly index: number;
+  readonly overall: number;
+  readonly forms: readonly PlainForm[];
+  readonly most: number;
+}
+
+const maxGains = new WeakMap<LureOccasions, number>();
+
+/** The most that the occasions of a category can lend it. */
+function maxGainOf({ occasions }: Category): number {
+  let known = maxGains.get(occasions);
+  if (known === undefined) {
+    maxGains.set(occasions, (known = Math.max(0, ...occasions.suits.map(({ effect }) => effect))));
+  }
+  return known;
+}
+
+function contender(category: Category, index: number, grounds: Grounds, said: number): Contender | null {
+  const { places } = grounds;
+  let greatest = 0;
+  const forms: PlainForm[] = [];
+  for (const form of formsOf(category)) {
+    const runM = runsWithin(form.category, grounds.facts);
+    const worths: number[] = [];
+    let total = 0;
+    for (const at of places) {
+      const worth = plainWorth(form.category, runM, at, grounds);
+      worths.push(worth);
+      total += worth;
+    }
+    if (total > 0) forms.push({ form, worths });
+    if (total > greatest) greatest = total;
+  }
+  if (greatest === 0) return null;
+  const own = overall(category, grounds) + said;
+  return { category, index, overall: own, forms, most: own + Math.log(greatest) + maxGainOf(category) };
+}
+
+/** A category in the class that does best, its occasions heard; null where they exclude it everywhere. */
+function heard({ category, overall: own, forms, index }: Contender, grounds: Grounds) {
+  const factors = factorsOf(category, grounds);
+  let best: LureForm | undefined;
+  let place: HoldingPlace | undefined;
+  let greatest = 0;
+  for (const { form, worths } of forms) {
+    let total = 0;
+    let most = 0;
+    let at: HoldingPlace | undefined;
+    for (let each = 0; each < factors.length; each++) {
+      const worth = (factors[each] as number) * (worths[each] as number);
+      total += worth;
+      if (worth > most) [most, at] = [worth, grounds.places[each]?.place];
+    }
+    if (total > greatest) [greatest, best, place] = [total, form, at];
+  }
+  return best && place ? { form: best, place, logWeight: own + Math.log(greatest), index } : null;
+}
+
+/** The share of all fish of the window that a lure reaches, 0 to 1. */
+function coverage({ category }: LureForm, grounds: Grounds): number {
+  const runM = runsWithin(category, grounds.facts);
+  return grounds.places.reduce(
+    (sum, { place }) =>
+      sum + place.weight * reach(runM, place.depthM, riseFor(category, place, grounds.rise, grounds.sightM)),
+    0,
+  );
 }
 
 /**
- * Weighs every category over the holding places of a window. At each place the rules that hold add up as log-weights on
- * aspects; places combine by their own weights. Most first; equal weights keep the catalogue's order.
+ * Weighs the categories over the holding places of a window, most first; equal weights keep the catalogue's order. Each
+ * question speaks once; a lure counts by the share of the fish that it covers, in the class that covers most. Those that
+ * even their best occasion could not bring within `span` of the first are left out, their occasions unheard.
+ * @param said what the angler said of a category, as a log-weight on top
+ * @param span how far behind the first a lure is still wanted, as a log-weight
  */
-export function weighCategories(catalogue: readonly Category[], places: readonly Holding[], facts: Facts): Weighed[] {
-  const grounds = groundsOf(places, facts);
-  const figures = waterFigures(facts);
-  const weighed = catalogue.flatMap((category) => weighOne(category, grounds, figures) ?? []);
-  const top = weighed.reduce((most, { logWeight }) => Math.max(most, logWeight), -Infinity);
+export function weighCategories(
+  catalogue: readonly Category[],
+  grounds: Grounds,
+  said: (category: Category) => number = () => 0,
+  span = SPAN,
+): Weighed[] {
+  const contenders: Contender[] = [];
+  for (let index = 0; index < catalogue.length; index++) {
+    const category = catalogue[index] as Category;
+    const one = contender(category, index, grounds, said(category));
+    if (one) contenders.push(one);
+  }
+  contenders.sort((a, b) => b.most - a.most);
+  const weighed: NonNullable<ReturnType<typeof heard>>[] = [];
+  let top = -Infinity;
+  for (const each of contenders) {
+    if (each.most < top - span) break;
+    const one = heard(each, grounds);
+    if (!one) continue;
+    weighed.push(one);
+    top = Math.max(top, one.logWeight);
+  }
   const total = weighed.reduce((sum, { logWeight }) => sum + Math.exp((logWeight - top) / SOFTNESS), 0);
   return weighed
-    .sort((a, b) => b.logWeight - a.logWeight)
-    .map(({ category, ground: { place, fired, rise }, logWeight }) => ({
-      category,
+    .sort((a, b) => b.logWeight - a.logWeight || a.index - b.index)
+    .map(({ form, place, logWeight }) => ({
+      category: form.category,
+      form,
       place,
-      fired,
+      covers: coverage(form, grounds),
       logWeight,
       score: Math.exp((logWeight - top) / SOFTNESS) / total,
-      fit: {
-        ...waterFit(category, figures),
-        reachesDepth: reachesDepth(category, runsWithin(category, facts), place, rise),
-        passesCover: passesCover(category, place, figures.clearanceM),
-      },
     }));
 }
 
-/** The category of most weight and the place at which it does best; null where none suits any place. */
-export function heaviest(
-  catalogue: readonly Category[],
-  places: readonly Holding[],
-  facts: Facts,
-): { readonly category: Category; readonly place: Holding } | null {
-  const grounds = groundsOf(places, facts);
-  const figures = waterFigures(facts);
-  let most: ReturnType<typeof weighOne> = null;
-  for (const category of catalogue) {
-    const each = weighOne(category, grounds, figures);
-    if (each && (!most || each.logWeight > most.logWeight)) most = each;
-  }
-  return most && { category: most.category, place: most.ground.place };
-}
+/** Reasons that weigh less are not worth reading. */
+const MIN_REASON = 0.1;
+/** A loss of so little at a question is praise for the lure. */
+const MEETS_IDEAL = 0.06;
 
-/** Why a category stands where it does: reasons for and against, strongest first. */
-export function explain(
-  { category, fit, fired }: Pick<Weighed, 'category' | 'fit' | 'fired'>,
-  units: UnitSystem,
-): { because: Reason[]; against: Reason[] } {
-  const aspects = aspectsWith(category, fit);
-  const weights = fired.map((each) => ({ rule: each.rule, weight: contribution(each, aspects) }));
-  const reasons = (kept: typeof weights) =>
-    strongest(
-      kept.map(({ rule, weight }) => reasonOf(rule, weight, units)),
-      LEAST_REASON,
-    );
+/** What a question says of a lure: praise where it meets the ideal point, blame by what it loses. */
+function reasonAt(ideal: Ideal, category: Category, units: UnitSystem): { reason: Reason; for: boolean } | null {
+  const { question, at, up, down } = ideal;
+  const answer = answersOf(category)[question];
+  const loss = -lossAt(ideal, answer);
+  const mover = [up, down]
+    .filter((each) => each !== null)
+    .sort((a, b) => Math.abs(b.degree * b.rule.effect.shift) - Math.abs(a.degree * a.rule.effect.shift))[0];
+  const { text, against } = QUESTIONS[question];
+  if (loss < MEETS_IDEAL) {
+    // What moved the ideal point its way is why it stands where it does.
+    const weight = mover ? 0.2 + Math.abs(mover.degree * mover.rule.effect.shift) : 0.12;
+    return { for: true, reason: reasonOf(mover?.rule ?? { id: `question-${question}`, text }, weight, units) };
+  }
+  if (loss < MIN_REASON) return null;
+  const tooMuch = answer[0] > at;
+  const voiced = tooMuch ? down : up;
   return {
-    because: reasons(weights.filter(({ weight }) => weight > 0)),
-    against: reasons(weights.filter(({ rule, weight }) => weight < 0 && rule.against)),
+    for: false,
+    reason: reasonOf(
+      voiced?.rule.against
+        ? voiced.rule
+        : { id: `question-${question}`, text: against[tooMuch ? 'tooMuch' : 'tooLittle'] },
+      voiced?.rule.against ? -loss : loss,
+      units,
+    ),
   };
 }
+
+/** Why a lure stands where it does: reasons for and against, strongest first. */
+export function explain(
+  { category, place, covers }: Pick<Weighed, 'category' | 'place' | 'covers'>,
+  grounds: Grounds,
+  units: UnitSystem,
+): { because: Reason[]; against: Reason[] } {
+  const { facts } = grounds;
+  const here = factsAt(facts, place);
+  const because: Reason[] = [];
+  const against: Reason[] = [];
+  const add = (id: string, text: string, weight: number) =>
+    (weight > 0 ? because : against).push(reasonOf({ id, text }, Math.abs(weight), units));
+  const { suits, spoils = [] } = category.occasions;
+  const spoken = (occasions: readonly Occasion[]) =>
+    occasions
+      .map((rule) => ({ rule, weight: holds(rule, here) * rule.effect }))
+      .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));
+  // The first speaks; the others are told beside it at a small weight.
+  spoken(suits).forEach(({ rule, weight }, index) =>
+    because.push(reasonOf(rule, index ? 0.25 * weight : weight, units)),
+  );
+  spoken(spoils).forEach(({ rule, weight }, index) =>
+    against.push(reasonOf(rule, index ? 0.25 * weight : weight, units)),
+  );
+  for (const ideal of grounds.ideals) {
+    const found = reasonAt(ideal, category, units);
+    if (found) (found.for ? because : against).push(found.reason);
+  }
+  const food = looksLikeFood(category, grounds.eaten);
+  const foodWeight = FOOD_WEIGHT * (food.degree - FOOD_CENTRE);
+  if (foodWeight > 0 && food.kind) add(`passes-for-${food.kind}`, FOOD_WORDS[food.kind], foodWeight);
+  if (foodWeight < -0.3) add('not-their-food', 'It does not pass for what they eat now', foodWeight);
+  const { suitsTemperature, suitsVisibility }: WaterFit = waterFit(category, facts);
+  if (suitsTemperature < 0.6) add('its-temperature', 'Out of its water temperature', logFit(suitsTemperature));
+  if (suitsVisibility < 0.6) add('its-visibility', 'Not the visibility for it', logFit(suitsVisibility));
+  if (covers > 0.4)
+    add(
+      'reaches-the-fish',
+      covers > 0.75 ? 'It runs where most of them hold' : 'It runs where many of them hold',
+      0.5 * covers,
+    );
+  if (covers < 0.2) add('reaches-few', 'It reaches only a few of them', -0.5);
+  const passage = passesCover(category, place, grounds.clearanceM);
+  if (passage < 0.5)
+    add('passes-the-cover', 'It can catch in this cover', COVER_WEIGHT * Math.log(passage / COVER_CENTRE));
+  return { because: strongest(because, MIN_REASON), against: strongest(against, MIN_REASON) };
+}
+
+const FOOD_WORDS = {
+  shad: 'Shad are what they eat now, and it passes for one',
+  herring: 'Herring are what they eat now, and it passes for one',
+  mullet: 'It passes for a mullet',
+  menhaden: 'It passes for a menhaden',
+  pinfish: 'It passes for a pinfish',
+  crayfish: 'Crayfish are about, and it passes for one',
+  sunfish: 'Sunfish are on the menu, and it passes for one',
+  shrimp: 'Shrimp are about, and it passes for one',
+  crab: 'Crabs are about, and it passes for one',
+} as const;

@@ -40,7 +40,7 @@ export function pauseS(style: RetrieveStyle, facts: Facts): [number, number] | n
   const tempC = facts.figure('surfaceTempC') ?? 15;
   if (style === 'twitch-pause') {
     const [from, to] = at(PAUSE_S, tempC);
-    const inspected = facts.degree('ground:grass') && tempC >= 10 ? 0.7 : 1;
+    const inspected = facts.degree('ground:grass') && facts.degree('discipline:bass') && tempC >= 10 ? 0.7 : 1;
     return [from * inspected, to * inspected];
   }
   if (BOTTOM_STYLES.has(style)) return [...at(BOTTOM_PAUSE_S, tempC)];

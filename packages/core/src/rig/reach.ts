@@ -81,8 +81,8 @@ export function deepestM({ form, line, stated, massG, speedMps }: ReachAsked): n
   );
 }
 
-/** The cast for which the depths of categories are stated, in m. */
-const CATEGORY_CAST_M = 30;
+/** The cast for which depths of divers are stated where nothing is said, in m: those of categories, too. */
+export const STATED_CAST_M = 35;
 /** Lines lighter by a step at a time, in lb. */
 const LIGHTER_LB = [65, 50, 40, 30, 25, 20, 17, 15, 14, 12, 10, 8, 6];
 
@@ -90,7 +90,7 @@ const LIGHTER_LB = [65, 50, 40, 30, 25, 20, 17, 15, 14, 12, 10, 8, 6];
 const statedOfCategory = ({ runDepthM, line }: Category): StatedDepth => ({
   depthM: runDepthM[1],
   line: line.material === 'braid' ? { material: 'fluorocarbon', testLb: 10 } : line,
-  castM: CATEGORY_CAST_M,
+  castM: STATED_CAST_M,
 });
 
 /**

@@ -1,5 +1,5 @@
+import { ROD_ACTIONS, ROD_POWERS, type LineMaterial } from '../contract/ids.js';
 import type { Rig } from '../contract/plan.js';
-import { ROD_ACTIONS, ROD_POWERS } from '../contract/ids.js';
 import type { Category } from '../presentation/category.js';
 import type { Facts } from '../rules/facts.js';
 
@@ -23,52 +23,101 @@ function lineFactor(facts: Facts): number {
   return 1 + 0.2 * rub + 0.2 * mud - 0.2 * clear * (1 - rub);
 }
 
-/**
- * Rod, reel, line and strike for a category: its own needs, softened for cold treble lures, heavier line where it rubs,
- * thinner where they look. Cold treble lures want a softer system, since the fish barely has it.
- */
-export function rig(category: Category, facts: Facts): Rig {
-  const cold = (facts.figure('surfaceTempC') ?? 15) < 10;
-  const treble = category.hook === 'treble';
-  const spinningCrank =
-    facts.degree('school:crank-rod:spinning') > 0 &&
-    category.schools?.includes('crank-rod') &&
-    category.weightG[0] < 10;
-  const nylon =
-    facts.degree('school:cold-line:nylon') > 0 &&
-    category.schools?.includes('cold-line') &&
-    category.line.material !== 'braid' &&
-    (facts.figure('holdingDepthM') ?? 0) < NYLON_TO_M;
-  const jerkbaitRatio = category.schools?.includes('jerkbait-gear')
-    ? facts.degree('school:jerkbait-gear:low')
-      ? 5.4
-      : 7.1
-    : undefined;
+/** The tests between which a category is fished, lb: outside them it breaks off, or no longer works. */
+const within = ({ line }: Category, lb: number): number => {
+  const [least, most] = line.betweenLb ?? [0.8 * line.testLb, 1.25 * line.testLb];
+  return nearestTest(Math.min(most, Math.max(least, lb)));
+};
+
+/** Nylon where it should ride high or give: a cold shallow treble or wire lure, a warming day, a side that was chosen. */
+function isNylon(category: Category, facts: Facts): boolean {
+  if (category.line.material === 'braid') return false;
+  const shallow = (facts.figure('holdingDepthM') ?? 0) < NYLON_TO_M;
+  const side = facts.degree('school:cold-line:nylon') > 0 && category.schools?.includes('cold-line') === true;
+  if (!side || facts.degree('school:cold-line:chosen') > 0) return side;
+  // What hangs is fished on nylon only where it should rise.
+  return shallow && (!category.hangs || (facts.figure('tempTrendCPerDay') ?? 0) >= 0.3);
+}
+
+/** Trebles of cold fish want a softer system: the rod steps down in power, and in action where it is fast. */
+function rodFor(category: Category, facts: Facts): Rig['rod'] {
+  const tempC = facts.figure('surfaceTempC') ?? 15;
+  const coldTreble = tempC < 10 && category.hook === 'treble' && category.positions.surface < 0.5;
   // Barely hooked or lost: a softer rod that lets them take it, and a later sweep.
   const barelyHooked = facts.degree('feedback:barely-hooked') >= 0.5;
+  const { power, action, lengthM } = category.rod;
+  const softer = (coldTreble ? 1 : 0) + (barelyHooked ? 1 : 0);
+  return {
+    power: stepBy(ROD_POWERS, power, coldTreble && power !== 'light' && power !== 'medium' ? -1 : 0),
+    action: stepBy(ROD_ACTIONS, action, Math.min(2, softer)),
+    lengthM,
+  };
+}
+
+function reelFor(category: Category, facts: Facts): Rig['reel'] {
+  if (
+    facts.degree('school:crank-rod:spinning') > 0 &&
+    category.schools?.includes('crank-rod') &&
+    category.weightG[0] < 10
+  ) {
+    return { kind: 'spinning', ratio: 6 };
+  }
+  if (category.schools?.includes('jerkbait-gear')) {
+    return { kind: category.reel.kind, ratio: facts.degree('school:jerkbait-gear:low') ? 5.4 : 7.1 };
+  }
+  return { ...category.reel };
+}
+
+/** Thick grass: braid comes through where fluorocarbon does not; on a bladed jig only where the grass demands it. */
+function isBraided(category: Category, facts: Facts): boolean {
+  if (category.id === 'bladed-jig' || category.id === 'swim-jig') {
+    const grass = facts.degree('ground:grass') + facts.degree('ground:mat') > 0;
+    return (
+      facts.degree('school:bladed-jig-line:braid') > 0 && (grass || facts.degree('school:bladed-jig-line:chosen') > 0)
+    );
+  }
+  return false;
+}
+
+/** Weight of the head: heavier deep, in wind and in current; lighter in still shallows. */
+function headFor({ headG }: Category, facts: Facts): [number, number] | null {
+  if (!headG) return null;
+  const [least, most] = headG;
+  const depth = Math.min(1, (facts.figure('holdingDepthM') ?? 2) / 6);
+  const wind = Math.min(1, Math.max(0, ((facts.figure('windMps') ?? 2) - 2) / 6));
+  const current = Math.max(
+    facts.degree('current:strong'),
+    0.5 * facts.degree('current:light'),
+    0.5 * facts.degree('structure:pass'),
+  );
+  const at = least * (most / least) ** Math.min(1, 0.75 * depth + 0.4 * wind + 0.4 * current);
+  const half = (grams: number) => Math.round(grams * 2) / 2;
+  return [half(Math.max(least, at * 0.87)), half(Math.min(most, at * 1.15))];
+}
+
+/**
+ * Rod, reel, line, hooks and strike for a category: its own needs, softened for cold treble lures, heavier line where it
+ * rubs, thinner where they look, always within the tests that anglers fish it on.
+ */
+export function rig(category: Category, facts: Facts): Omit<Rig, 'attitude'> {
   const factor = lineFactor(facts);
   const { leaderLb } = category.line;
+  const braided = isBraided(category, facts);
+  const nylon = !braided && isNylon(category, facts);
+  const material: LineMaterial = braided ? 'braid' : nylon ? 'nylon' : category.line.material;
   return {
-    rod: {
-      power:
-        cold && treble && category.traits.bulk < 0.6
-          ? stepBy(ROD_POWERS, category.rod.power, category.rod.power === 'medium' ? 0 : -1)
-          : category.rod.power,
-      action: stepBy(
-        ROD_ACTIONS,
-        category.rod.action,
-        Math.min(1, (cold && treble && category.rod.action === 'fast' ? 1 : 0) + (barelyHooked ? 1 : 0)),
-      ),
-      lengthM: category.rod.lengthM,
-    },
-    reel: spinningCrank
-      ? { kind: 'spinning', ratio: 6 }
-      : { kind: category.reel.kind, ratio: jerkbaitRatio ?? category.reel.ratio },
+    rod: rodFor(category, facts),
+    reel: reelFor(category, facts),
     line: {
-      material: nylon ? 'nylon' : category.line.material,
-      testLb: category.line.material === 'braid' ? category.line.testLb : nearestTest(category.line.testLb * factor),
+      material,
+      testLb:
+        material === 'braid'
+          ? Math.max(category.line.testLb, braided ? 40 : 0)
+          : within(category, category.line.testLb * factor * (nylon ? 1.2 : 1)),
       leader: leaderLb === undefined ? null : { material: 'fluorocarbon', testLb: nearestTest(leaderLb * factor) },
     },
-    strike: treble ? 'lean' : 'firm',
+    strike: category.hook === 'treble' ? 'lean' : 'firm',
+    hooks: category.hooks ? [...category.hooks] : null,
+    headG: headFor(category, facts),
   };
 }

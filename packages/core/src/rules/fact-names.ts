@@ -1,4 +1,6 @@
 import type * as ids from '../contract/ids.js';
+import type { HowFished } from '../presentation/category.js';
+import type { GroupId } from '../place/group-ids.js';
 
 /** Measured or derived figures, each with its unit in its name. */
 export type QuantityName =
@@ -9,17 +11,25 @@ export type QuantityName =
   | 'dayLengthChangeMinPerDay'
   | 'visibilityM'
   | 'effectiveVisibilityM'
+  /** How far off a lure is found, metres: as fish judge the water, but in murk they are used to no further than they see. */
+  | 'sightM'
   | 'relativeClarity'
   | 'windMps'
   | 'bankSlopeDeg'
   | 'light'
   | 'sunWarmth'
   | 'hoursFromSunrise'
+  /** Hours until the shad spawn of the morning ends; below 0 afterwards. */
+  | 'shadSpawnHoursLeft'
   | 'holdingDepthM'
   | 'waterOverCoverM'
   | 'tideHours'
   | 'tideRangeM'
   | 'salinityPsu'
+  /** Length of what they are eating, where it was named, millimetres. */
+  | 'forageLengthMm'
+  /** How far the water stands under the warmest of its year, degrees Celsius. */
+  | 'belowYearHighC'
   /** Month of the year with its fraction, 1 to 13, as in the north: July is 7 to 8, and January south of the equator. */
   | 'yearMonth'
   /** Lit part of the moon, 0 to 1. */
@@ -46,6 +56,14 @@ export type DegreeName =
   | `sign:${(typeof ids.SIGNS)[number]}`
   | `feedback:${(typeof ids.FEEDBACK)[number]}`
   | `tide:${(typeof ids.TIDE_STAGES)[number]}`
+  | `current:${ids.Current}`
+  | `pressure:${ids.Pressure}`
+  | `fish-sign:${ids.FishSign}`
+  | 'leaves'
+  /** The group of fish that a holding place names. */
+  | `group:${GroupId}`
+  /** Forage that the angler named or saw, as against what the season supposes. */
+  | 'forage-named'
   | `light:${ids.Light}`
   | `structure:${ids.Structure}`
   | `cover:${ids.Cover}`
@@ -54,10 +72,17 @@ export type DegreeName =
   | `school:${string}`
   | `category:${ids.CategoryId}`
   | `tone:${ids.Tone}`
+  /** What the lure in hand can pass for. */
+  /** How the lure in hand is fished, and what it carries. */
+  | `lure:${HowFished | 'treble' | 'deflects'}`
+  | `passes-for:${'crayfish' | 'baitfish' | 'sunfish' | 'bottom-food'}`
   /** What a chart knows of a spot: `spot:wind-blown`. Without a chart all of them are 0. */
   | `spot:${ids.SpotTrait}`
   | 'murky-normal'
   | 'bright-and-calm'
+  /** The banks named are of bushes and wood; grass so thick that only braid comes through. */
+  | 'banks-of-bushes'
+  | 'thick-grass'
   | 'cold'
   /** Deep water is followed apart from the surface; and it is mixing with it now. */
   | 'basin:followed'

@@ -5,8 +5,10 @@ export type { DegreeName, FactName, QuantityName } from './fact-names.js';
 /** Facts as a step states them. */
 export type Known = Partial<Record<FactName, number>>;
 
-/** Room for every fact that is asked or stated; some two hundred names are. */
-const ROOM = 288;
+/** Room for every fact that is asked or stated; some two hundred and fifty names are. */
+const ROOM = 336;
+/** Room for the situations that rules share. */
+export const MAX_SITUATIONS = 192;
 const slots = new Map<string, number>();
 
 /** The slot of a fact, given on first asking and kept for good. */
@@ -26,6 +28,9 @@ export function slotOf(name: FactName): number {
  * hundred times; copying an object of as many names takes over ten times as long.
  */
 export class Facts {
+  /** Answers to situations that many rules share, by their numbers; NaN where not asked yet. */
+  private answers: Float64Array | null = null;
+
   private constructor(private readonly values: Float64Array) {}
 
   static of(known: Known): Facts {
@@ -39,15 +44,38 @@ export class Facts {
     return new Facts(values);
   }
 
+  /** These facts with more on top, by their slots: for who stacks the same few names again and again. */
+  withSlots(slots: readonly number[], stated: readonly number[]): Facts {
+    const values = this.values.slice();
+    for (let at = 0; at < slots.length; at++) values[slots[at] as number] = stated[at] as number;
+    return new Facts(values);
+  }
+
   /** Asks something as if these degrees were 1; nothing is copied, and all is as it was afterwards. */
   trying<T>(names: readonly DegreeName[], ask: (facts: Facts) => T): T {
-    const before = names.map((name) => this.at(slotOf(name)));
-    for (const name of names) this.values[slotOf(name)] = 1;
+    return this.tryingSlots(names.map(slotOf), ask);
+  }
+
+  /** The same by slots. */
+  tryingSlots<T>(tried: readonly number[], ask: (facts: Facts) => T): T {
+    const before = tried.map((slot) => this.at(slot));
+    for (const slot of tried) this.values[slot] = 1;
+    const answers = this.answers;
+    this.answers = null;
     try {
       return ask(this);
     } finally {
-      names.forEach((name, index) => (this.values[slotOf(name)] = before[index] as number));
+      tried.forEach((slot, index) => (this.values[slot] = before[index] as number));
+      this.answers = answers;
     }
+  }
+
+  /** The answer to a shared situation, worked out at the first asking. */
+  answerTo(situation: number, ask: (facts: Facts) => number): number {
+    this.answers ??= new Float64Array(MAX_SITUATIONS).fill(Number.NaN);
+    let answer = this.answers[situation] as number;
+    if (Number.isNaN(answer)) this.answers[situation] = answer = ask(this);
+    return answer;
   }
 
   /** The value in a slot, NaN where it is not known. */

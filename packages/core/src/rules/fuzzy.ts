@@ -1,4 +1,4 @@
-import { slotOf, type DegreeName, type Facts, type QuantityName } from './facts.js';
+import { MAX_SITUATIONS, slotOf, type DegreeName, type Facts, type QuantityName } from './facts.js';
 
 /**
  * A fuzzy condition as data (Zadeh 1965): `all` is the least, `any` the greatest, `not` the complement.
@@ -16,6 +16,19 @@ const ramp = (value: number, zero: number, one: number): number =>
 
 /** A condition made ready to be asked many times. */
 export type Judge = (facts: Facts) => number;
+
+/** A condition of several parts; one that many rules share has a number, and its answer is kept with the facts. */
+interface Joined {
+  situation: number;
+  readonly ask: Judge;
+}
+const joins = new WeakMap<Judge, Joined>();
+let situations = 0;
+
+function share(judge: Judge): void {
+  const joined = joins.get(judge);
+  if (joined && joined.situation < 0 && situations < MAX_SITUATIONS) joined.situation = situations++;
+}
 
 function judgeOf(condition: Condition): Judge {
   if ('quantity' in condition) {
@@ -36,10 +49,18 @@ function judgeOf(condition: Condition): Judge {
     return (facts) => 1 - part(facts);
   }
   const least = 'all' in condition;
-  const parts = (least ? condition.all : condition.any).map(ready);
+  const listed = least ? condition.all : condition.any;
+  // Plain degrees are read off their slots first: they are the most by far, and often decide alone.
+  const slots = listed.flatMap((part) => ('degree' in part ? slotOf(part.degree) : []));
+  const parts = listed.filter((part) => !('degree' in part)).map(ready);
   const end = least ? 0 : 1;
-  return (facts) => {
+  const ask = (facts: Facts): number => {
     let degree = 1 - end;
+    for (const slot of slots) {
+      const own = facts.at(slot) || 0;
+      if (least ? own < degree : own > degree) degree = own;
+    }
+    if (degree === end) return degree;
     for (const part of parts) {
       const own = part(facts);
       if (least ? own < degree : own > degree) degree = own;
@@ -47,6 +68,10 @@ function judgeOf(condition: Condition): Judge {
     }
     return degree;
   };
+  const joined: Joined = { situation: -1, ask };
+  const judge: Judge = (facts) => (joined.situation < 0 ? ask(facts) : facts.answerTo(joined.situation, ask));
+  joins.set(judge, joined);
+  return judge;
 }
 
 const judges = new WeakMap<Condition, Judge>();
@@ -54,7 +79,8 @@ const judges = new WeakMap<Condition, Judge>();
 /** The judge of a condition, made once: conditions are data that stands for good. */
 export function ready(condition: Condition): Judge {
   let judge = judges.get(condition);
-  if (!judge) judges.set(condition, (judge = judgeOf(condition)));
+  if (judge) share(judge);
+  else judges.set(condition, (judge = judgeOf(condition)));
   return judge;
 }
 

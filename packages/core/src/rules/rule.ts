@@ -42,12 +42,28 @@ function judgeOf(rule: Rule<unknown>): Judge {
   return judge;
 }
 
+const judgesOfList = new WeakMap<readonly Rule<unknown>[], readonly Judge[]>();
+
+/** The judges of a list of rules, made once: the lists are data that stand for good. */
+function judgesOf(rules: readonly Rule<unknown>[]): readonly Judge[] {
+  let known = judgesOfList.get(rules);
+  if (!known) judgesOfList.set(rules, (known = rules.map(judgeOf)));
+  return known;
+}
+
+/** The judge of a rule, for who asks it many times. */
+export const judgeOfRule = (rule: Rule<unknown>): Judge => judgeOf(rule);
+
+/** How far a rule holds, 0 to 1; not at all while another side of its school is in force. */
+export const holds = (rule: Rule<unknown>, facts: Facts): number => judgeOf(rule)(facts);
+
 /** The rules that hold by at least `least`, in their own order. */
 export function fire<Effect>(rules: readonly Rule<Effect>[], facts: Facts, least = 0.02): Fired<Effect>[] {
   const fired: Fired<Effect>[] = [];
-  for (const rule of rules) {
-    const degree = judgeOf(rule)(facts);
-    if (degree >= least) fired.push({ rule, degree });
+  const asked = judgesOf(rules);
+  for (let index = 0; index < asked.length; index++) {
+    const degree = (asked[index] as Judge)(facts);
+    if (degree >= least) fired.push({ rule: rules[index] as Rule<Effect>, degree });
   }
   return fired;
 }

@@ -1,12 +1,14 @@
 import fc from 'fast-check';
 import { CAUTION_RULES } from '../cautions/cautions.js';
 import { FOOD_RULES } from '../food/rules.js';
-import { DEPTH_RULES, DRAW_RULES } from '../place/depth.js';
+import { GROUP_DEPTH_RULES, GROUP_RULES, PLACE_GROUP_RULES, REGIME_GROUP_RULES } from '../place/group-rules.js';
 import { COVER_RULES, POSITION_RULES, STRUCTURE_RULES } from '../place/rules.js';
-import { PRESENTATION_RULES } from '../presentation/rules.js';
+import { OCCASION_RULES } from '../presentation/occasions/index.js';
+import { QUESTION_RULES } from '../presentation/questions.js';
+import { APPROACH_RULES } from '../retrieve/approach.js';
 import { OVERLAY_RULES } from '../season/overlays.js';
-import { BASS_PHASE_RULES, INSHORE_PHASE_RULES } from '../season/phases.js';
-import { BLADE_RULES, FAMILY_RULES, FINISH_RULES, SIZE_RULES, TONE_RULES } from '../trim/rules.js';
+import { BASS_PHASE_RULES, FISH_SIGN_RULES, INSHORE_PHASE_RULES } from '../season/phases.js';
+import { BLADE_RULES, FAMILY_RULES, FINISH_RULES, SIZE_RULES, SOUND_RULES, TONE_RULES } from '../trim/rules.js';
 import { SCHOOL_SIDES } from '../contract/ids.js';
 import { Facts } from './facts.js';
 import { above, all, any, below, between, degreeOf, interpolate, is, mentions, not, trapezoid } from './fuzzy.js';
@@ -74,6 +76,23 @@ describe('fuzzy conditions', () => {
   });
 });
 
+describe('a situation that many rules share', () => {
+  it('is judged once for the same facts, and anew where something is tried', () => {
+    const shared = all(is('cover:pads'), above('surfaceTempC', 10, 14));
+    const rules = [1, 2, 3].map((n): Rule<number> => ({
+      id: `r${n}`,
+      when: any(shared, is('phase:winter')),
+      effect: n,
+      text: 'Words of it',
+    }));
+    const facts = Facts.of({ surfaceTempC: 12 });
+    expect(fire(rules, facts)).toEqual([]);
+    expect(facts.trying(['cover:pads'], (here) => fire(rules, here))).toHaveLength(3);
+    expect(fire(rules, facts)).toEqual([]);
+    expect(fire(rules, facts.with({ 'cover:pads': 1 })).map(({ degree }) => degree)).toEqual([0.5, 0.5, 0.5]);
+  });
+});
+
 describe('rules', () => {
   const rule: Rule<{ a?: number; b?: number }> = {
     id: 'cold',
@@ -109,20 +128,22 @@ describe('rules', () => {
 
 describe('the rules that ship', () => {
   const groups: Record<string, readonly Rule<unknown>[]> = {
-    phases: [...BASS_PHASE_RULES, ...INSHORE_PHASE_RULES],
+    phases: [...BASS_PHASE_RULES, ...FISH_SIGN_RULES, ...INSHORE_PHASE_RULES],
     overlays: OVERLAY_RULES,
     food: FOOD_RULES,
-    depth: [...DEPTH_RULES, ...DRAW_RULES],
+    groups: [...GROUP_RULES, ...PLACE_GROUP_RULES, ...REGIME_GROUP_RULES, ...GROUP_DEPTH_RULES],
     places: [...STRUCTURE_RULES, ...COVER_RULES, ...POSITION_RULES],
-    presentations: PRESENTATION_RULES,
-    trim: [...TONE_RULES, ...FAMILY_RULES, ...BLADE_RULES, ...FINISH_RULES, ...SIZE_RULES],
+    questions: QUESTION_RULES,
+    lures: OCCASION_RULES,
+    trim: [...TONE_RULES, ...FAMILY_RULES, ...BLADE_RULES, ...FINISH_RULES, ...SIZE_RULES, ...SOUND_RULES],
+    approach: APPROACH_RULES,
     cautions: CAUTION_RULES,
   };
 
   it('have an id of their own each, over all steps', () => {
     const ids = Object.values(groups).flatMap((rules) => rules.map(({ id }) => id));
     expect(ids.filter((id, index) => ids.indexOf(id) !== index)).toEqual([]);
-    expect(ids.length).toBeGreaterThan(200);
+    expect(ids.length).toBeGreaterThan(500);
   });
 
   it.each(Object.entries(groups))(

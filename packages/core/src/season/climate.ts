@@ -23,14 +23,15 @@ const COLDEST_DAY = 28;
 
 export const climateLowC = (latitude: number): number => interpolate(LOW_BY_LATITUDE, Math.abs(latitude));
 
+export const climateHighC = (latitude: number): number => interpolate(HIGH_BY_LATITUDE, Math.abs(latitude));
+
 /** Day of the year as it counts from the coldest days, the same half a year later south of the equator. */
 function yearAngle(latitude: number, dayOfYear: number): number {
   const turned = latitude < 0 ? dayOfYear + 182.6 : dayOfYear;
   return ((turned - COLDEST_DAY) * 2 * Math.PI) / 365.25;
 }
 
-const halfRangeC = (latitude: number): number =>
-  (interpolate(HIGH_BY_LATITUDE, Math.abs(latitude)) - climateLowC(latitude)) / 2;
+const halfRangeC = (latitude: number): number => (climateHighC(latitude) - climateLowC(latitude)) / 2;
 
 /** The usual temperature of the water on a day of the year, in degrees Celsius (a yearly sine). */
 export const climateTempC = (latitude: number, dayOfYear: number): number =>

@@ -1,9 +1,10 @@
 import type { Conditions } from '../contract/conditions.js';
 import { BASS_PHASES, INSHORE_PHASES, type Discipline, type Phase } from '../contract/ids.js';
 import { dayLengthH } from '../day/sun.js';
+import { climateHighC } from './climate.js';
 import type { Facts, Known } from '../rules/facts.js';
 import { ready, type Judge } from '../rules/fuzzy.js';
-import { BASS_PHASE_RULES, INSHORE_PHASE_RULES } from './phases.js';
+import { BASS_PHASE_RULES, FISH_SIGN_RULES, INSHORE_PHASE_RULES } from './phases.js';
 
 /**
  * Smallmouth live the same year a few degrees colder, stripers far colder, snook warmer (judgement); temperatures are
@@ -18,10 +19,12 @@ const SPECIES_SHIFT_C: Partial<Record<NonNullable<Conditions['species']>, number
 
 export const speciesShiftC = (species: Conditions['species']): number => (species && SPECIES_SHIFT_C[species]) ?? 0;
 
+const BASS_RULES = [...BASS_PHASE_RULES, ...FISH_SIGN_RULES];
+
 /** The phases of a discipline in the order in which the year runs through them, and the rules that tell them apart. */
 export const phaseRules = (discipline: Discipline) =>
   discipline === 'bass'
-    ? { phases: BASS_PHASES as readonly Phase[], rules: BASS_PHASE_RULES }
+    ? { phases: BASS_PHASES as readonly Phase[], rules: BASS_RULES }
     : { phases: INSHORE_PHASES as readonly Phase[], rules: INSHORE_PHASE_RULES };
 
 /** What the phase rules ask: temperature, its trend, and the way of the day's length. */
@@ -29,6 +32,7 @@ export function phaseFacts(latitude: number, dayOfYear: number, surfaceTempC: nu
   return {
     surfaceTempC,
     tempTrendCPerDay,
+    belowYearHighC: climateHighC(latitude) - surfaceTempC,
     dayLengthH: dayLengthH(latitude, dayOfYear),
     dayLengthChangeMinPerDay: (dayLengthH(latitude, dayOfYear + 3) - dayLengthH(latitude, dayOfYear - 3)) * 10,
   };

@@ -1,5 +1,5 @@
-import type { Phase } from '../contract/ids.js';
-import { above, all, any, below, between, not, type Condition } from '../rules/fuzzy.js';
+import type { FishSign, Phase } from '../contract/ids.js';
+import { above, all, any, below, between, is, not, type Condition } from '../rules/fuzzy.js';
 import type { Rule } from '../rules/rule.js';
 
 /** What a piece of evidence leaves of a phase's likelihood where it does not hold at all. */
@@ -79,7 +79,11 @@ export const BASS_PHASE_RULES: readonly PhaseRule[] = [
   trend('post-spawn', rising, 'The water is rising'),
   daylight('post-spawn', notLongPastMidsummer, 'It is not long past midsummer'),
 
-  temperature('summer', above('surfaceTempC', 22.8, 25.2), 'Summer water, over {temp:24}'),
+  temperature(
+    'summer',
+    any(above('surfaceTempC', 22.8, 25.2), all(below('belowYearHighC', 1.2, 3), above('surfaceTempC', 18, 20.5))),
+    'Summer water: over {temp:24}, or the warmest that this latitude gets',
+  ),
   trend('summer', above('tempTrendCPerDay', -0.3, -0.08), 'The water is high and flat'),
 
   temperature('early-fall', between('surfaceTempC', 19.8, 21.6, 26, 28), 'Cooling from {temp:27} to {temp:21}'),
@@ -104,6 +108,37 @@ export const BASS_PHASE_RULES: readonly PhaseRule[] = [
     text: 'Not yet at the low of the year',
   },
 ];
+
+/** What the fish themselves say of the season: each sign leaves a phase that it does not fit so much of its likelihood. */
+const SIGNS_AGAINST: Readonly<Record<FishSign, Partial<Record<Phase, number>>>> = {
+  'small-males-shallow': {
+    winter: 0.05,
+    staging: 0.4,
+    'pre-spawn': 0.65,
+    'post-spawn': 0.5,
+    summer: 0.1,
+    'early-fall': 0.05,
+    fall: 0.05,
+    'late-fall': 0.05,
+  },
+  'egg-full': { spawn: 0.7, 'post-spawn': 0.12, summer: 0.1, 'early-fall': 0.2, fall: 0.3 },
+  spent: { winter: 0.03, staging: 0.04, 'pre-spawn': 0.1, spawn: 0.6, summer: 0.8, fall: 0.05, 'late-fall': 0.03 },
+};
+const SIGN_TEXT: Readonly<Record<FishSign, string>> = {
+  'small-males-shallow': 'Small males look for beds along the bank',
+  'egg-full': 'Females are full of eggs',
+  spent: 'Worn tails: they have spawned',
+};
+
+/** The fish's own signs as evidence. */
+export const FISH_SIGN_RULES: readonly PhaseRule[] = (Object.keys(SIGNS_AGAINST) as FishSign[]).flatMap((sign) =>
+  (Object.entries(SIGNS_AGAINST[sign]) as [Phase, number][]).map(([phase, floor]) => ({
+    id: `${phase}-${sign}`,
+    when: not(is(`fish-sign:${sign}`)),
+    effect: { phase, floor },
+    text: SIGN_TEXT[sign],
+  })),
+);
 
 /** Inshore the temperature and its way decide; fish move with it between refuge, flats and passes. */
 export const INSHORE_PHASE_RULES: readonly PhaseRule[] = [

@@ -6,7 +6,10 @@ import { Facts, type Known } from '../rules/facts.js';
 import { degreeOf } from '../rules/fuzzy.js';
 import { reasonOf, strongest } from '../rules/rule.js';
 import type { UnitSystem } from '../units/units.js';
+import { FISH_SIGN_RULES } from './phases.js';
 import { phaseFacts, phaseLikelihoods, phaseRules, speciesShiftC } from './evidence.js';
+
+const signRules = new Set(FISH_SIGN_RULES.map(({ id }) => id));
 
 /** What the season step leaves for the steps after it. */
 export interface Season {
@@ -19,7 +22,7 @@ export interface Season {
 /** Conditions of which the season needs to know. All are given or assumed by the time it is asked. */
 export type SeasonConditions = Pick<
   Conditions,
-  'discipline' | 'species' | 'date' | 'place' | 'surfaceTempC' | 'tempTrendCPerDay' | 'yearLowC'
+  'discipline' | 'species' | 'date' | 'place' | 'surfaceTempC' | 'tempTrendCPerDay' | 'yearLowC' | 'fishSigns'
 >;
 
 /**
@@ -29,6 +32,7 @@ export type SeasonConditions = Pick<
 export function judgeSeason(conditions: SeasonConditions, units: UnitSystem): Season {
   const { discipline, species, date, place, surfaceTempC, tempTrendCPerDay = 0, yearLowC } = conditions;
   const known = phaseFacts(place.latitude, dayOfYear(date), surfaceTempC + speciesShiftC(species), tempTrendCPerDay);
+  for (const sign of conditions.fishSigns ?? []) known[`fish-sign:${sign}`] = 1;
   if (yearLowC !== undefined) known.riseAboveYearLowC = surfaceTempC - yearLowC;
   const facts = Facts.of(known);
   const { phases, rules } = phaseRules(discipline);
@@ -43,7 +47,7 @@ export function judgeSeason(conditions: SeasonConditions, units: UnitSystem): Se
       others: others.filter(([, probability]) => probability >= 0.02).map(([id, probability]) => ({ id, probability })),
       because: strongest(
         rules
-          .filter(({ effect }) => effect.phase === first[0])
+          .filter(({ effect, id }) => effect.phase === first[0] && !signRules.has(id))
           .map((rule) => reasonOf(rule, degreeOf(rule.when, facts) * (1 - rule.effect.floor), units)),
       ),
     },

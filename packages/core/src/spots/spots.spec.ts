@@ -9,7 +9,7 @@ import { likeness, moreLike } from './alike';
 import { ChartDesk } from './desk';
 import { nameForms, structureOf } from './forms';
 import { CLASSES, groundOf, SHADED, traitsOf } from './ground';
-import { cellScore, depthShare } from './holding-model';
+import { cellScore, depthShare, logDepthWeight } from './holding-model';
 import { pickApart } from './pick';
 import { bestRun, runAlong, type RunProblem } from './run';
 import { isShaded, shadedCells } from './shade';
@@ -192,17 +192,30 @@ describe('classes of ground', () => {
 });
 
 describe('depth', () => {
-  const judged = { structure: 1, rest: 0, fromM: 2, toM: 3, hang: 0, spreadM: 0 };
+  const lies = { fromM: 2, toM: 3, hangs: false };
   it('counts in full within the band, less the farther off, and over deep water only for fish that hang', () => {
-    expect(depthShare(2.5, judged)).toBe(1);
-    expect(depthShare(1.5, judged)).toBeCloseTo(0.5);
-    expect(depthShare(0.9, judged)).toBe(0);
-    expect(depthShare(3.9, judged)).toBeCloseTo(0.5);
-    expect(depthShare(9, judged)).toBe(0);
-    expect(depthShare(6, { ...judged, hang: 0.8 })).toBeCloseTo(0.8);
-    expect(depthShare(4.5, { ...judged, spreadM: 2 })).toBe(1);
-    expect(cellScore(judged, 0.5, 2.5)).toBe(0.5);
-    expect(cellScore(judged, 0.5, 9)).toBe(-2);
+    expect(depthShare(2.5, lies, 0)).toBe(1);
+    expect(depthShare(1.5, lies, 0)).toBeCloseTo(0.5);
+    expect(depthShare(0.9, lies, 0)).toBe(0);
+    expect(depthShare(3.9, lies, 0)).toBeCloseTo(0.5);
+    expect(depthShare(9, lies, 0)).toBe(0);
+    expect(depthShare(6, { ...lies, hangs: true }, 0)).toBe(1);
+    expect(depthShare(4.5, lies, 2)).toBe(1);
+  });
+
+  it('adds up the groups: a cell that offers two of them is worth more than one that offers one', () => {
+    const groups = [
+      { group: 'edge', weight: 0.5, fromM: 0.8, toM: 1.2, hangs: false },
+      { group: 'bottom', weight: 0.5, fromM: 5, toM: 7, hangs: false },
+    ] as const;
+    const byDepth = Float32Array.from({ length: 512 }, (_, step) => logDepthWeight(step * 0.125, groups, 0));
+    const score = (depthM: number, sure = 0.5) =>
+      cellScore({ structure: 1, rest: 0, groups, spreadM: 0, byDepth }, sure, depthM);
+    expect(score(6)).toBeCloseTo(score(1), 5);
+    expect(score(3)).toBeLessThan(score(1) - 1);
+    expect(score(6, 1) - score(6, 0)).toBeCloseTo(1, 6);
+    const hung = [...groups, { group: 'hanging', weight: 0.4, fromM: 2, toM: 4, hangs: true } as const];
+    expect(logDepthWeight(6, hung, 0)).toBeGreaterThan(logDepthWeight(6, groups, 0));
   });
 });
 

@@ -107,13 +107,14 @@ export function describeSpots(
     const shaded = scan.shade[cell] === 1;
     const quarters = (byQuarter[index] ?? []).map(({ minute, weight }) => ({ minute, goodness: weight / top }));
     const fetch = fetchM[cell] as number;
+    const depth = (reading.depthM[cell] as number) - model.dropM;
     return {
       cell,
       at: middleOf(reading.grid, cell),
       structure: structureOf(named.structure[cell] as number) ?? 'open-water',
       sure,
       cover: COVERS[(cover[cell] as number) - 1] ?? null,
-      depthM: (reading.depthM[cell] as number) - model.dropM,
+      depthM: depth,
       slopeDeg: reading.slopeDeg[cell] as number,
       shoreM: reading.shoreM[cell] as number,
       deepM: reading.deepM[cell] as number,
@@ -125,7 +126,7 @@ export function describeSpots(
       arm: reading.arms.arm[cell] as number,
       upShare: reading.arms.upShare[cell] as number,
       score: Math.exp((scan.score[cell] as number) - scan.best),
-      because: model.because((ground.classOf[cell] as number) | (shaded ? SHADED : 0), sure, units),
+      because: model.because((ground.classOf[cell] as number) | (shaded ? SHADED : 0), sure, units, depth),
       byQuarter: quarters,
       good: goodWhen(quarters),
     };

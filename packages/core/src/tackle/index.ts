@@ -1,5 +1,6 @@
 export * from './item.js';
-export { lurePreset, presetOf, STATED_CAST_M } from './presets.js';
+export { lurePreset, presetOf } from './presets.js';
+export { STATED_CAST_M } from '../rig/reach.js';
 export { searchTackle, searchText, tackleIndex, type TackleIndex } from './search.js';
 export {
   likenessKey,

@@ -2,6 +2,8 @@ import type { CategoryId } from '../contract/ids.js';
 import { nameOf } from '../contract/names.js';
 import { HOOK_SIZES, type HookSize } from '../mechanics/hooks.js';
 import { categoryOf } from '../presentation/categories.js';
+import { usualDepthM } from '../presentation/forms.js';
+import { STATED_CAST_M } from '../rig/reach.js';
 import type { TackleDraft, TackleKind } from './item.js';
 
 const middle = ([from, to]: readonly [number, number]): number => (from + to) / 2;
@@ -40,7 +42,7 @@ export function lurePreset(id: CategoryId): Extract<TackleDraft, { kind: 'lure' 
     weightG: rounded(middle(category.weightG), 0.5),
     ...(diver && {
       widthMm: rounded(lengthMm * 0.17, 1),
-      statedDepthM: category.runDepthM[1],
+      statedDepthM: usualDepthM(category),
       statedMaterial: 'fluorocarbon' as const,
       statedTestLb: category.line.material === 'fluorocarbon' ? category.line.testLb : 10,
       statedCastM: STATED_CAST_M,
@@ -52,9 +54,6 @@ export function lurePreset(id: CategoryId): Extract<TackleDraft, { kind: 'lure' 
     ...(category.blades && { bladeShapes: [...category.blades], bladeFinish: 'silver' as const }),
   };
 }
-
-/** The cast for which depths of divers are stated where nothing is said. */
-export const STATED_CAST_M = 35;
 
 type OtherKind = Exclude<TackleKind, 'lure'>;
 type Preset<K extends TackleKind> = Extract<TackleDraft, { kind: K }>;

@@ -20,8 +20,7 @@ const mud = {
   'clarity:clear': 0,
   'clarity:muddy': 1,
 } as const;
-const of = (id: Parameters<typeof categoryOf>[0], known: Known = {}) =>
-  trim(categoryOf(id), facts(known), undefined, 'us');
+const of = (id: Parameters<typeof categoryOf>[0], known: Known = {}) => trim(categoryOf(id), facts(known), null, 'us');
 
 describe('trim', () => {
   it.each([
@@ -99,8 +98,10 @@ describe('retrieve', () => {
   );
 
   it('waits less over grass above 50 °F, and not less under it', () => {
-    expect(pauseS('twitch-pause', facts({ surfaceTempC: 12, 'ground:grass': 1 }))![1]).toBeLessThan(4);
-    expect(pauseS('twitch-pause', facts({ surfaceTempC: 9, 'ground:grass': 1 }))).toEqual([4, 8]);
+    expect(
+      pauseS('twitch-pause', facts({ surfaceTempC: 12, 'ground:grass': 1, 'discipline:bass': 1 }))![1],
+    ).toBeLessThan(4);
+    expect(pauseS('twitch-pause', facts({ surfaceTempC: 9, 'ground:grass': 1, 'discipline:bass': 1 }))).toEqual([4, 8]);
   });
 
   it('never goes faster as it gets colder, nor past what the lure can do', () => {
@@ -148,7 +149,12 @@ describe('rig', () => {
     const jerkbait = categoryOf('suspending-jerkbait');
     expect(rig(jerkbait, facts({ 'school:jerkbait-gear:low': 1 })).reel.ratio).toBe(5.4);
     expect(rig(jerkbait, facts({ 'school:jerkbait-gear:high': 1 })).reel.ratio).toBe(7.1);
-    expect(rig(jerkbait, facts({ 'school:cold-line:nylon': 1 })).line.material).toBe('nylon');
+    // A lure that hangs is fished on nylon where it is to rise, or where the angler chose so.
+    const line = (known: Known) =>
+      rig(jerkbait, facts({ 'school:cold-line:nylon': 1, holdingDepthM: 1.5, ...known })).line.material;
+    expect(line({ tempTrendCPerDay: 0.35 })).toBe('nylon');
+    expect(line({ tempTrendCPerDay: 0 })).toBe('fluorocarbon');
+    expect(line({ tempTrendCPerDay: 0, holdingDepthM: 4, 'school:cold-line:chosen': 1 })).toBe('nylon');
     expect(rig(categoryOf('flat-sided-crankbait'), facts({ 'school:crank-rod:spinning': 1 })).reel.kind).toBe(
       'spinning',
     );

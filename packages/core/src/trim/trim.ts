@@ -1,16 +1,33 @@
-import { BLADE_FINISHES, COLOUR_FAMILIES, TONES, type ColourFamily } from '../contract/ids.js';
+import {
+  BLADE_FINISHES,
+  COLOUR_FAMILIES,
+  TONES,
+  type ColourFamily,
+  type ForageKind,
+  type Sound,
+} from '../contract/ids.js';
 import type { Blades, Presentation, Reason, Trailer } from '../contract/plan.js';
 import type { Category } from '../presentation/category.js';
-import type { Facts } from '../rules/facts.js';
+import type { Facts, Known } from '../rules/facts.js';
 import { fire, ranked, reasonsOf, strongest, tally } from '../rules/rule.js';
 import type { UnitSystem } from '../units/units.js';
-import { BLADE_PAIRS, BLADE_RULES, FAMILY_RULES, FINISH_RULES, SIZE_RULES, TONE_RULES } from './rules.js';
+import {
+  BLADE_PAIRS,
+  BLADE_RULES,
+  FAMILY_RULES,
+  FINISH_RULES,
+  SIZE_RULES,
+  SOUND_RULES,
+  TONE_RULES,
+  type BladePair,
+} from './rules.js';
 
 export interface Trim {
   readonly size: Presentation['size'];
   readonly colour: Presentation['colour'];
   readonly blades: Blades | null;
   readonly trailer: Trailer | null;
+  readonly sound: Sound | null;
   readonly because: readonly Reason[];
 }
 
@@ -23,21 +40,21 @@ const TRIM_SHARE = 0.25;
 /** The family weighs less than the tone. */
 const FAMILY_SHARE = 0.6;
 
-const SHORT_STRIKES: Reason = {
-  rule: 'short-strikes-colour',
-  text: 'Short strikes: the right lure, something off. Another colour first; then a trailer hook or a shorter trailer; then slower',
-  weight: 0.6,
-  school: null,
-};
-
 const part = ([from, to]: readonly [number, number], at: number): number => from + (to - from) * at;
 
-function sizeOf(category: Category, facts: Facts, forageMm: readonly [number, number] | undefined) {
+/** Of the size of the bait, or so much larger where that is the school. */
+const LARGER_THAN_BAIT = 1.25;
+/** How closely a lure that passes for the food keeps to its length, against the other rules of size. */
+const FOLLOWS_BAIT = 0.8;
+
+function sizeOf(category: Category, facts: Facts, food: ForageKind | null) {
   let at = 0.5;
-  if (forageMm) {
+  const forageMm = facts.figure('forageLengthMm');
+  if (forageMm !== undefined && food && FISH.has(food)) {
     const [from, to] = category.lengthMm;
-    const wanted = (forageMm[0] + forageMm[1]) / 2;
-    at = 0.35 + 0.3 * Math.min(1, Math.max(0, (wanted - from) / (to - from)));
+    const wanted = forageMm * (facts.degree('school:forage-size:larger') ? LARGER_THAN_BAIT : 1);
+    const matched = Math.min(1, Math.max(0, (wanted - from) / (to - from)));
+    at = (1 - FOLLOWS_BAIT) * at + FOLLOWS_BAIT * matched;
   }
   for (const { rule, degree } of fire(SIZE_RULES, facts)) at += degree * rule.effect;
   at = Math.min(1 - SIZE_SPAN, Math.max(SIZE_SPAN, at));
@@ -46,6 +63,29 @@ function sizeOf(category: Category, facts: Facts, forageMm: readonly [number, nu
     part(range, at + SIZE_SPAN),
   ];
   return { lengthMm: span(category.lengthMm), weightG: span(category.weightG) };
+}
+
+/** Food whose length a lure is matched to. */
+const FISH: ReadonlySet<ForageKind> = new Set([
+  'shad',
+  'herring',
+  'mullet',
+  'menhaden',
+  'pinfish',
+  'sunfish',
+  'shrimp',
+]);
+
+/** What a lure can pass for, as facts for the rules of colour. */
+function passesFor({ traits, fished, positions }: Category): Known {
+  const degree = (value: number) => Math.min(1, Math.max(0, (value - 0.2) / 0.2));
+  const bottomFood = positions.bottom >= 0.7 && (fished === 'dragged' || fished === 'dropped' || fished === 'swum');
+  return {
+    'passes-for:crayfish': degree(traits.likeCrayfish),
+    'passes-for:baitfish': degree(traits.likeBaitfish),
+    'passes-for:sunfish': degree(traits.likeSunfish),
+    'passes-for:bottom-food': bottomFood && traits.likeBaitfish < 0.6 ? 1 : 0,
+  };
 }
 
 function trailerOf(category: Category, facts: Facts): Trailer | null {
@@ -64,21 +104,66 @@ function trailerOf(category: Category, facts: Facts): Trailer | null {
   return { action: kicking && !tucked ? 'kicking' : 'still', bulk: slim ? 'slim' : 'full' };
 }
 
+/** Short strikes: the right lure with something off; what is changed first is a school, and it is changed alone. */
+const SHORT_STRIKES: Readonly<Record<string, string>> = {
+  colour:
+    'Short strikes: the right lure, something off. Another colour first; then a trailer hook or a shorter trailer; then slower',
+  'trailer-hook':
+    'Short strikes: a trailer hook first, where it is allowed and not in weeds; then another colour; then slower',
+  slower: 'Short strikes: slower first; then another colour; then a trailer hook',
+};
+
+function bladesOf(category: Category, facts: Facts, units: UnitSystem): { blades: Blades; because: Reason[] } | null {
+  if (!category.blades) return null;
+  const shapeRules = fire(BLADE_RULES, facts);
+  const pair = ranked(Object.keys(BLADE_PAIRS) as BladePair[], tally(shapeRules))[0] ?? 'round-long';
+  const finish = ranked(BLADE_FINISHES, tally(fire(FINISH_RULES, facts)))[0] ?? 'silver';
+  return {
+    blades: { shapes: [...BLADE_PAIRS[pair]], finish },
+    because: reasonsOf(shapeRules, (votes, degree) => TRIM_SHARE * degree * (votes[pair] ?? 0), units),
+  };
+}
+
+/** Its hardware where the day asks for it: a second skirt, a trailer hook, a bladed treble, weight strips. */
+function hardwareOf(category: Category, facts: Facts): Reason[] {
+  const reason = (rule: string, text: string): Reason => ({ rule, text, weight: 0.2, school: null });
+  const reasons: Reason[] = [];
+  const muddy = (facts.figure('effectiveVisibilityM') ?? 1) < 0.5;
+  const tempC = facts.figure('surfaceTempC') ?? 15;
+  const weeds = facts.degree('ground:grass') > 0 || facts.degree('ground:mat') > 0;
+  if (category.id === 'spinnerbait') {
+    reasons.push(
+      muddy
+        ? reason('second-skirt', 'Bulk it up with a second skirt, not with larger blades, which slow it')
+        : reason('spinnerbait-trailer', 'A trailer makes them take the body and not the blade'),
+    );
+  }
+  if (facts.degree('feedback:short-strikes') > 0 && category.hook === 'single' && category.blades && !weeds) {
+    reasons.push(reason('trailer-hook', 'A trailer hook, where it is allowed'));
+  }
+  if (category.hooks && facts.degree('feedback:short-strikes') > 0) {
+    reasons.push(reason('bladed-treble-rear', 'A treble with a small blade at the rear: they strike and miss'));
+  } else if (category.hooks && category.id !== 'slab-spoon' && muddy && category.positions.surface < 0.5) {
+    reasons.push(reason('bladed-treble-belly', 'A treble with a small blade on the belly: more to feel and to see'));
+  }
+  if (category.form === 'diver' && !category.hangs && tempC < 9 && category.traits.deflects > 0.5) {
+    reasons.push(reason('weight-strips', 'Adhesive weight strips make it hang where it stops'));
+  }
+  return reasons;
+}
+
 /**
- * Size, colour, blades and trailer of a category for these facts (season, water, food, light and holding place in).
- * @param forageMm length of the forage it stands for, where one is known
+ * Size, colour, blades, trailer and sound of a category for these facts (season, water, food, light and holding place in).
+ * @param food what the lure passes for, where it passes for something they eat
  */
-export function trim(
-  category: Category,
-  facts: Facts,
-  forageMm: readonly [number, number] | undefined,
-  units: UnitSystem,
-): Trim {
+export function trim(category: Category, given: Facts, food: ForageKind | null, units: UnitSystem): Trim {
+  const facts = given.with(passesFor(category));
   const toneRules = fire(TONE_RULES, facts);
   const tones = ranked(TONES, tally(toneRules));
-  // Short strikes: the right lure with something off. Colour is what is changed first, and alone.
   const shy = facts.degree('feedback:short-strikes') >= 0.5;
-  const tone = tones[shy ? 1 : 0] ?? 'natural';
+  const shyFirst =
+    ['colour', 'trailer-hook', 'slower'].find((side) => facts.degree(`school:short-strike-first:${side}`)) ?? 'colour';
+  const tone = tones[shy && shyFirst === 'colour' ? 1 : 0] ?? 'natural';
   const families: readonly ColourFamily[] = COLOUR_FAMILIES.filter((family) => category.families.includes(family));
   const familyRules = fire(FAMILY_RULES, facts.with({ [`tone:${tone}`]: 1 }));
   const named = ranked(families, tally(familyRules)).slice(0, FAMILIES_NAMED);
@@ -91,20 +176,30 @@ export function trim(
       units,
     ),
   ];
-  if (shy) reasons.push(SHORT_STRIKES);
-  let blades: Blades | null = null;
-  if (category.blades) {
-    const shapeRules = fire(BLADE_RULES, facts);
-    const pair = ranked(Object.keys(BLADE_PAIRS) as (keyof typeof BLADE_PAIRS)[], tally(shapeRules))[0] ?? 'round-long';
-    const finish = ranked(BLADE_FINISHES, tally(fire(FINISH_RULES, facts)))[0] ?? 'silver';
-    blades = { shapes: [...BLADE_PAIRS[pair]], finish };
-    reasons.push(...reasonsOf(shapeRules, (votes, degree) => TRIM_SHARE * degree * (votes[pair] ?? 0), units));
+  if (shy) {
+    reasons.push({
+      rule: `short-strikes-${shyFirst}`,
+      text: SHORT_STRIKES[shyFirst] as string,
+      weight: 0.6,
+      school: `short-strike-first: ${shyFirst}`,
+    });
+  }
+  const bladed = bladesOf(category, facts, units);
+  let sound: Sound | null = null;
+  if (category.sounds) {
+    const soundRules = fire(SOUND_RULES, facts);
+    sound = ranked(category.sounds, tally(soundRules))[0] ?? null;
+    const voice = sound;
+    reasons.push(
+      ...reasonsOf(soundRules, (votes, degree) => TRIM_SHARE * degree * (voice ? (votes[voice] ?? 0) : 0), units),
+    );
   }
   return {
-    size: sizeOf(category, facts, forageMm),
+    size: sizeOf(category, facts, food),
     colour: { tone, families: named },
-    blades,
+    blades: bladed?.blades ?? null,
     trailer: trailerOf(category, facts),
-    because: strongest(reasons, 0.1),
+    sound,
+    because: [...strongest([...reasons, ...(bladed?.because ?? [])], 0.1), ...hardwareOf(category, facts)],
   };
 }

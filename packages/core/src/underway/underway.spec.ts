@@ -256,7 +256,7 @@ describe('what could be fished', () => {
       ({ category, structure }) => category === jerkbait.category && structure === jerkbait.structure,
     );
     expect(own.map(({ trim }) => trim)).toEqual(expect.arrayContaining(['brighter', 'smaller']));
-    expect(Math.max(...own.map(({ depthM }) => depthM))).toBeLessThanOrEqual(2.6);
+    expect(Math.max(...own.map(({ depthM }) => depthM))).toBeLessThanOrEqual(4);
     expect(own.some(({ paceMps }) => paceMps > jerkbait.paceMps * 1.3)).toBe(true);
     expect(own.some(({ depthM }) => depthM < jerkbait.depthM * 0.8)).toBe(true);
   });

@@ -108,12 +108,14 @@ export function judgeWater(
     visibilityM,
     relativeClarity: relative,
     effectiveVisibilityM: effectiveM,
+    sightM: Math.min(effectiveM, Math.sqrt(effectiveM * visibilityM)),
     ...classDegrees(effectiveM),
     'trend:clearing': conditions.visibilityTrend === 'clearing' ? 1 : 0,
     'trend:dropping': conditions.visibilityTrend === 'dropping' ? 1 : 0,
     [`level:${conditions.level ?? 'stable'}`]: 1,
   };
   const murkyNormal = Math.min(1, Math.max(0, (0.75 - normalVisibilityM) / 0.15));
+  facts['murky-normal'] = murkyNormal * Math.min(1, Math.max(0, (relative - 0.4) / 0.3));
   const fired = fire(REGIME_RULES, Facts.of({ ...facts, 'murky-normal': murkyNormal }));
   const [strongestRegime] = [...fired]
     .filter(({ rule, degree }) => rule.effect !== 'usual' && degree >= NAMED_FROM)

@@ -29,6 +29,44 @@ export const SCHOOL_WORDS: Readonly<
     about: 'When it is slow',
     sides: { pattern: 'stay with the pattern', 'change-freely': 'change lures freely' },
   },
+  'murky-colour': {
+    about: 'Water that is always murky',
+    sides: { natural: 'natural: they live in it', loud: 'loud and contrasting: they feel more than see' },
+  },
+  'sound-start': { about: 'Sound', sides: { quiet: 'begin quiet and add', loud: 'begin loud' } },
+  'winter-colour': {
+    about: 'Colour in winter',
+    sides: { muted: 'muted', crayfish: 'crayfish red', white: 'white with rattles' },
+  },
+  'mud-lure': {
+    about: 'Lure in rising mud',
+    sides: { 'swim-jig': 'a swim jig into the cover', spinnerbait: 'a round-bladed spinnerbait' },
+  },
+  'forage-size': { about: 'Size by the bait', sides: { match: 'of its size', larger: 'larger than the bait' } },
+  'short-strike-first': {
+    about: 'After short strikes',
+    sides: { colour: 'another colour first', 'trailer-hook': 'a trailer hook first', slower: 'slower first' },
+  },
+  'deep-claws': {
+    about: 'Flapping claws',
+    sides: { 'none-deep': 'none where it is deep', any: 'at any depth' },
+  },
+  'topwater-floor': {
+    about: 'On top in spring',
+    sides: { sixty: 'wait until it is warm', 'early-buzzbait': 'a buzzbait in the first hour, sooner' },
+  },
+  'bladed-jig-line': {
+    about: 'Line for a bladed jig',
+    sides: { fluorocarbon: 'fluorocarbon', braid: 'braid with a leader' },
+  },
+  'after-front': {
+    about: 'The day after a front',
+    sides: { stay: 'they stay, down in the cover', drop: 'they drop to the next deep water' },
+  },
+  patience: {
+    about: 'Patience',
+    sides: { move: 'move fast', 'several-casts': 'several casts an object', 'circle-back': 'circle back' },
+  },
 };
 
 /** A side in words: `Blades in mud: round and slow`. */

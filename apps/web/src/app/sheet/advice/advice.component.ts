@@ -121,16 +121,32 @@ export class AdviceComponent {
     return { category, material: line.material, test: line.testLb, from: from.toFixed(2), to: to.toFixed(2) };
   }
 
+  /** What part it plays, which of its kind to take, and how large. */
+  protected role(it: Presentation): string {
+    const kind = it.class ? `, one for ${this.depth(it.class.reachM)}` : '';
+    return `${nameOf(it.role)}${kind}, ${this.size(it)}`;
+  }
+
+  /** Where the fish are: the heaviest group, and the next that lies apart from it. */
+  protected readonly fishDepths = computed(() => {
+    const [first, ...others] = this.window().holding;
+    if (!first) return '';
+    const [from, to] = first.depthM;
+    const apart = others.find(({ depthM }) => depthM[0] > to || depthM[1] < from);
+    return this.depth(first.depthM) + (apart ? ` and at ${this.depth(apart.depthM)}` : '');
+  });
+
   protected size({ size }: Presentation): string {
     return `${sayRange('length', size.lengthMm, this.units())}, ${sayRange('weight', size.weightG, this.units())}`;
   }
 
-  protected colour({ colour, blades, trailer }: Presentation): string {
+  protected colour({ colour, blades, trailer, sound }: Presentation): string {
     const parts = [`${capital(colour.tone)}: ${sayList(colour.families)}`];
     if (blades)
       parts.push(
         `${blades.shapes[0] === blades.shapes[1] ? 'two ' : ''}${[...new Set(blades.shapes)].join(' and ')} blades, ${nameOf(blades.finish)}`,
       );
+    if (sound) parts.push(nameOf(sound));
     if (trailer) parts.push(`${trailer.bulk} ${trailer.action} trailer`);
     return parts.join('; ');
   }
@@ -139,6 +155,14 @@ export class AdviceComponent {
     const { rod, reel, line } = rig;
     const test = (lb: number) => say('test', lb, this.units());
     const leader = line.leader ? `, ${test(line.leader.testLb)} ${line.leader.material} leader` : '';
-    return `${capital(rod.power)} ${rod.action} rod, ${say('rodLength', rod.lengthM, this.units())}; ${reel.kind} ${reel.ratio}; ${test(line.testLb)} ${line.material}${leader}`;
+    const parts = [
+      `${capital(rod.power)} ${rod.action} rod, ${say('rodLength', rod.lengthM, this.units())}`,
+      `${reel.kind} ${reel.ratio}`,
+      `${test(line.testLb)} ${line.material}${leader}`,
+    ];
+    if (rig.hooks) parts.push(`trebles ${[...new Set(rig.hooks)].join(' and ')}`);
+    if (rig.headG) parts.push(`head ${sayRange('weight', rig.headG, this.units())}`);
+    if (rig.attitude) parts.push(`nose ${rig.attitude.nose}, ${nameOf(rig.attitude.behaviour)}`);
+    return parts.join('; ');
   }
 }

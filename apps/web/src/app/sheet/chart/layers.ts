@@ -1,7 +1,7 @@
 import type { Plugin } from 'chart.js';
 import type { Ink } from '../../ui/ink';
 import { clipped, halo, penOf, type Pen } from '../../ui/pen';
-import type { Picture, Stroke } from './picture';
+import type { Group, Picture, Stroke } from './picture';
 
 /** Draws more on the sheet's own axes, in minutes past midnight and shown depth. */
 export type Over = (pen: Pen, ink: Ink) => void;
@@ -33,7 +33,7 @@ function drawWash(p: Pen, { picture, ink }: Scene): void {
       context.beginPath();
       context.moveTo(area.left, area.bottom);
       depths.forEach((depth, index) =>
-        context.lineTo(p.x(picture.band[index]?.x ?? 0), Math.min(area.bottom, p.y(depth))),
+        context.lineTo(p.x(picture.minutes[index] ?? 0), Math.min(area.bottom, p.y(depth))),
       );
       context.lineTo(area.right, area.bottom);
       context.fill();
@@ -41,34 +41,59 @@ function drawWash(p: Pen, { picture, ink }: Scene): void {
   });
 }
 
-/** Where the fish should hold: one soft warm band, strongest in its middle. */
-function drawBand(p: Pen, { picture, ink }: Scene): void {
+/** How often the wash of a group is laid on, inset more each time, so that it is strongest in its middle. */
+const WASHES = [-0.2, -0.12, -0.04, 0.05, 0.15, 0.27, 0.4, 0.55];
+/** A group of so great a share is washed at full strength; smaller ones are fainter. */
+const FULL_SHARE = 0.45;
+/** Groups fainter than this have no edges drawn. */
+const EDGED_SHARE = 0.15;
+
+/** Where a group of the fish should hold: a soft warm band, as strong at each hour as its share of the fish. */
+function drawGroup(p: Pen, { band }: Group, ink: Ink): void {
   const { context } = p;
-  const edge = (share: number, side: 'top' | 'low') =>
-    picture.band.map(({ x, top, low }): [number, number] => {
-      const inset = ((low - top) / 2) * share;
-      return [p.x(x), p.y(side === 'top' ? top + inset : low - inset)];
-    });
-  clipped(p, () => {
-    context.fillStyle = ink.fish;
-    context.globalAlpha = ink.fishStrength / 2;
-    for (const share of [-0.2, -0.12, -0.04, 0.05, 0.15, 0.27, 0.4, 0.55]) {
+  const at = ({ x, top, low }: Group['band'][number], inset: number, side: 'top' | 'low'): [number, number] => {
+    const by = ((low - top) / 2) * inset;
+    return [p.x(x), p.y(side === 'top' ? top + by : low - by)];
+  };
+  context.fillStyle = ink.fish;
+  // One slice a quarter hour, so that the band may grow and fade through the day.
+  for (let index = 1; index < band.length; index++) {
+    const [from, to] = [band[index - 1], band[index]];
+    if (!from || !to) continue;
+    const strength = Math.min(1, (from.share + to.share) / 2 / FULL_SHARE);
+    if (strength < 0.06) continue;
+    context.globalAlpha = (ink.fishStrength / 2) * strength;
+    for (const inset of WASHES) {
       context.beginPath();
-      for (const [x, y] of edge(share, 'top')) context.lineTo(x, y);
-      for (const [x, y] of edge(share, 'low').reverse()) context.lineTo(x, y);
+      context.moveTo(...at(from, inset, 'top'));
+      context.lineTo(...at(to, inset, 'top'));
+      context.lineTo(...at(to, inset, 'low'));
+      context.lineTo(...at(from, inset, 'low'));
       context.fill();
     }
-    context.globalAlpha = 0.75;
-    context.strokeStyle = ink.ink;
-    context.lineWidth = 1;
-    context.setLineDash([2, 4]);
-    for (const side of ['top', 'low'] as const) {
-      context.beginPath();
-      for (const [x, y] of edge(0, side)) context.lineTo(x, y);
-      context.stroke();
-    }
-  });
+  }
+  context.globalAlpha = 0.75;
+  context.strokeStyle = ink.ink;
+  context.lineWidth = 1;
+  context.setLineDash([2, 4]);
+  for (const side of ['top', 'low'] as const) {
+    context.beginPath();
+    band.forEach((each, index) => {
+      const seen = each.share >= EDGED_SHARE;
+      const before = (band[index - 1]?.share ?? 0) >= EDGED_SHARE;
+      if (seen && before) context.lineTo(...at(each, 0, side));
+      else if (seen) context.moveTo(...at(each, 0, side));
+    });
+    context.stroke();
+  }
+  context.setLineDash([]);
 }
+
+/** Where the fish should hold: every group as a wash of its own, which add up where they meet. */
+const drawGroups = (p: Pen, { picture, ink }: Scene): void =>
+  clipped(p, () => {
+    for (const group of picture.groups) drawGroup(p, group, ink);
+  });
 
 /** The surface, the thermocline and the bottom. */
 function drawEdges(p: Pen, { picture, ink }: Scene): void {
@@ -236,7 +261,7 @@ function drawMarks(p: Pen, { picture, ink, selectedId, nowMin, nowText }: Scene)
   context.restore();
 }
 
-/** The layers of the sheet as one plugin: wash, band, edges, strokes, marks, in that order. */
+/** The layers of the sheet as one plugin: wash, groups of fish, edges, strokes, marks, in that order. */
 export const sheetLayers = (scene: () => Scene | null): Plugin<'line'> => ({
   id: 'sheet',
   beforeDatasetsDraw(chart) {
@@ -247,7 +272,7 @@ export const sheetLayers = (scene: () => Scene | null): Plugin<'line'> => ({
     const now = scene();
     if (!now) return;
     const p = penOf(chart);
-    drawBand(p, now);
+    drawGroups(p, now);
     drawEdges(p, now);
     drawStrokes(p, now);
     now.over?.(p, now.ink);

@@ -22,12 +22,21 @@ export interface Stroke {
   readonly first: boolean;
 }
 
+/** A group of fish through the day, in shown depth units; where it is not there its share is 0. */
+export interface Group {
+  readonly id: string;
+  readonly band: readonly { readonly x: number; readonly top: number; readonly low: number; readonly share: number }[];
+}
+
 /** What the sheet draws, in minutes across and shown depth units down. */
 export interface Picture {
   readonly fromMin: number;
   readonly toMin: number;
   readonly deepest: number;
-  readonly band: readonly { readonly x: number; readonly top: number; readonly low: number }[];
+  /** Minutes of the quarter hours, left to right. */
+  readonly minutes: readonly number[];
+  /** The groups of fish: each a band through the day with its share of the fish at every quarter hour. */
+  readonly groups: readonly Group[];
   /** Lines of equal light in the water, brightest first: each a depth for every moment of the band. */
   readonly isolights: readonly (readonly number[])[];
   readonly strokes: readonly Stroke[];
@@ -60,15 +69,35 @@ function strokesOf(window: PlanWindow, shown: (m: number) => number, units: Unit
   });
 }
 
+/** A group of so few fish does not decide how deep the sheet goes. */
+const SEEN_SHARE = 0.12;
+
+/** The groups of all quarter hours as bands; a group that comes and goes keeps its depth while it is away. */
+function groupsOf(moments: PlannedDay['moments'], shown: (metres: number) => number): Group[] {
+  const ids = [...new Set(moments.flatMap(({ groups }) => groups.map(({ group }) => group)))];
+  return ids.map((id) => {
+    const found = moments.map(({ groups }) => groups.find(({ group }) => group === id));
+    let last = found.find((each) => each !== undefined)?.depthM ?? [0, 0];
+    return {
+      id,
+      band: moments.map(({ minute }, index) => {
+        const here = found[index];
+        last = here?.depthM ?? last;
+        return { x: minute, top: shown(last[0]), low: shown(last[1]), share: here?.share ?? 0 };
+      }),
+    };
+  });
+}
+
 /** Turns a planned day into what is drawn. */
 export function pictureOf(day: PlannedDay, units: UnitSystem): Picture {
   const shown = (metres: number) => toShown('depth', metres, units);
   const { plan, moments, visibilityM, bottomM, thermoclineM } = day;
   const k = attenuationPerM(visibilityM);
-  const band = moments.map(({ minute, depthM }) => ({ x: minute, top: shown(depthM[0]), low: shown(depthM[1]) }));
+  const groups = groupsOf(moments, shown);
   const strokes = plan.windows.flatMap((window) => strokesOf(window, shown, units));
   const lowest = Math.max(
-    ...band.map(({ low }) => low),
+    ...groups.flatMap(({ band }) => band.filter(({ share }) => share >= SEEN_SHARE).map(({ low }) => low)),
     ...strokes.filter(({ first }) => first).map(({ depth }) => depth),
   );
   const bottom = bottomM === null ? null : shown(bottomM);
@@ -77,7 +106,8 @@ export function pictureOf(day: PlannedDay, units: UnitSystem): Picture {
     fromMin: moments[0]?.minute ?? 0,
     toMin: moments.at(-1)?.minute ?? 0,
     deepest: niceCeil(seesBottom ? bottom * 1.12 : lowest * 1.4),
-    band,
+    minutes: moments.map(({ minute }) => minute),
+    groups,
     isolights: LIGHT_LEVELS.map((level) =>
       moments.map(({ light }) => shown(light <= level ? 0 : Math.log(light / level) / k)),
     ),
@@ -92,9 +122,11 @@ export function pictureOf(day: PlannedDay, units: UnitSystem): Picture {
 export function describe(day: PlannedDay, units: UnitSystem): string {
   return day.plan.windows
     .map(({ from, to, holding, presentations }) => {
-      const [place] = holding;
       const [first] = presentations;
-      const where = place ? `fish at ${sayRange('depth', place.depthM, units)}` : 'no place';
+      const [place, ...others] = holding;
+      const apart = others.find(({ depthM }) => place && (depthM[0] > place.depthM[1] || depthM[1] < place.depthM[0]));
+      const more = apart ? `, others at ${sayRange('depth', apart.depthM, units)}` : '';
+      const where = place ? `fish at ${sayRange('depth', place.depthM, units)}${more}` : 'no place';
       return `${sayHours(from, to)}: ${where}${first ? `, ${nameOf(first.category)} first` : ''}`;
     })
     .join('. ');

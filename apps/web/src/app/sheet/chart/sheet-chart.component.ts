@@ -52,7 +52,7 @@ export class SheetChartComponent {
     canvas: () => this.canvas().nativeElement,
     layers: sheetLayers(() => this.scene),
     axes: () => this.axes(),
-    points: () => this.picture().band.map(({ x, top, low }) => ({ x, y: (top + low) / 2 })),
+    points: () => (this.picture().groups[0]?.band ?? []).map(({ x, top, low }) => ({ x, y: (top + low) / 2 })),
   });
 
   constructor() {

@@ -2,9 +2,12 @@ import {
   COVERS,
   FAMILIARITIES,
   FORAGE_KINDS,
+  CURRENTS,
+  FISH_SIGNS,
   FRONTS,
   GOALS,
   LEVELS,
+  PRESSURES,
   SIGNS,
   SKIES,
   STRUCTURES,
@@ -21,7 +24,7 @@ export interface ConditionWord {
   readonly label: string;
   readonly before?: string;
   readonly after?: string;
-  readonly control: 'date' | 'hours' | 'quantity' | 'trend' | 'wind' | 'choice' | 'list' | 'forage' | 'tide';
+  readonly control: 'date' | 'hours' | 'quantity' | 'trend' | 'wind' | 'choice' | 'list' | 'forage' | 'tide' | 'flag';
   readonly measure?: Measure;
   readonly step?: number;
   readonly ids?: readonly string[];
@@ -33,6 +36,9 @@ export interface ConditionWord {
   readonly rest?: true;
   readonly inshoreOnly?: true;
 }
+
+/** What a question that is answered by yes or no offers. */
+export const YES_NO = ['yes', 'no'] as const;
 
 /** The conditions in the order in which they are said. */
 export const CONDITION_WORDS: readonly ConditionWord[] = [
@@ -124,6 +130,43 @@ export const CONDITION_WORDS: readonly ConditionWord[] = [
     control: 'list',
     ids: SIGNS,
     none: 'none',
+    after: '.',
+    rest: true,
+  },
+  {
+    field: 'fishSigns',
+    label: 'What the fish show',
+    before: 'Fish caught:',
+    control: 'list',
+    ids: FISH_SIGNS,
+    none: 'nothing to tell',
+    after: '.',
+    rest: true,
+  },
+  {
+    field: 'current',
+    label: 'Current',
+    before: 'Current',
+    control: 'choice',
+    ids: CURRENTS,
+    after: ',',
+    rest: true,
+  },
+  {
+    field: 'leaves',
+    label: 'Leaves on the water',
+    before: 'leaves on the water:',
+    control: 'flag',
+    ids: YES_NO,
+    after: '.',
+    rest: true,
+  },
+  {
+    field: 'pressure',
+    label: 'Fished',
+    before: 'Fishing pressure',
+    control: 'choice',
+    ids: PRESSURES,
     after: '.',
     rest: true,
   },

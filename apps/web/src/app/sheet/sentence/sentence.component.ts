@@ -87,6 +87,10 @@ export class SentenceComponent {
 
   protected chosen({ field, control }: ConditionWord): string | string[] | undefined {
     if (control === 'tide') return this.known('tide')?.stage;
+    if (control === 'flag') {
+      const value = this.known(field);
+      return typeof value === 'boolean' ? (value ? 'yes' : 'no') : undefined;
+    }
     if (control === 'forage') return this.given().forage?.map(({ kind }) => kind);
     return this.known(field) as string | string[] | undefined;
   }
@@ -131,7 +135,8 @@ export class SentenceComponent {
   }
 
   protected choose({ field, control }: ConditionWord, id: string | undefined): void {
-    this.set(field, control === 'tide' ? id && { stage: id } : id);
+    if (control === 'flag') this.set(field, id && id === 'yes');
+    else this.set(field, control === 'tide' ? id && { stage: id } : id);
   }
 
   protected chooseSome({ field, control }: ConditionWord, ids: readonly string[]): void {
