@@ -11,7 +11,8 @@ import { bestAssignment, NEVER } from './assignment.js';
 import { comboFit } from './combo-fit.js';
 import { ownedRods } from './combos.js';
 import { lureFit } from './lure-fit.js';
-import { matchTackle } from './match.js';
+import { matchDay, matchTackle } from './match.js';
+import { turnAdvice } from '../plan/make-plan.js';
 import type { Pair } from './pairs.js';
 import { solve } from './solve.js';
 
@@ -336,5 +337,45 @@ describe('fits', () => {
       { ...good!, line: { ...good!.line, material: 'braid' as const } },
     ];
     for (const each of worse) expect(comboFit(each, bait, jerkbait, 'us').whole.fit).toBeLessThan(whole);
+  });
+});
+
+describe('what a turn of the day would want', () => {
+  // Rock and wood at 57 F: three degrees one way or the other another lure leads.
+  const conditions = Conditions.parse({
+    ...PLAIN_DAY,
+    surfaceTempC: 14,
+    date: '2027-04-01',
+    visibilityM: 1.2,
+    normalVisibilityM: 1.2,
+    structures: ['secondary-point', 'pocket'],
+    covers: ['chunk-rock', 'laydown'],
+    maxRods: 2,
+  });
+  const options = { maxRods: 2, units: 'us' as const, date: '2027-03-24' };
+  const turns = turnAdvice(conditions, 'us');
+
+  it('is told with the turn, never what leads already', () => {
+    const first = new Set(makePlan(conditions).windows.map(({ presentations }) => presentations[0]!.category));
+    expect(turns.length).toBeGreaterThan(0);
+    for (const { when, category, runDepthM } of turns) {
+      expect(when).toMatch(/^[A-Z]/);
+      expect(first.size).toBeGreaterThan(0);
+      expect(runDepthM[0]).toBeLessThanOrEqual(runDepthM[1]);
+      expect(categoryOf(category).id).toBe(category);
+    }
+  });
+
+  it('is packed where it is owned, and missed aloud where it is not', () => {
+    const [turn] = turns;
+    const rods = combo(10, {});
+    const boat = (owned: TackleItem[]) => matchDay(conditions, [...rods, ...owned], options);
+    const own = lure(900, turn!.category, {});
+    const aboard = boat([own]);
+    const carried = aboard.rods.some((each) => each.lure.id === own.id);
+    const pieces = aboard.packing.flatMap(({ pieces: all }) => all);
+    expect(pieces.some(({ item }) => item.id === own.id)).toBe(true);
+    if (!carried) expect(pieces.find(({ item }) => item.id === own.id)!.forWhat).toMatch(/^if /);
+    expect(boat([]).missing.join()).toMatch(/, if /);
   });
 });

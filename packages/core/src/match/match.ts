@@ -1,7 +1,7 @@
 import type { Conditions } from '../contract/conditions.js';
 import { nameOf } from '../contract/names.js';
 import type { Plan } from '../contract/plan.js';
-import { makePlan } from '../plan/make-plan.js';
+import { makePlan, turnAdvice } from '../plan/make-plan.js';
 import { isKind, type TackleItem } from '../tackle/item.js';
 import { chores } from '../tackle/upkeep.js';
 import { adviceOf } from './advice.js';
@@ -10,6 +10,7 @@ import { ownedRods } from './combos.js';
 import { insteadOf, nearestLure } from './instead.js';
 import { needsOf } from './needs.js';
 import { packed } from './packing.js';
+import { turnLures, type TurnLure } from './turn-lures.js';
 import { candidatesFor, pairsOf } from './pairs.js';
 import type { LeftOver, MatchOptions, RigPlan, RodAdvice } from './rig-plan.js';
 import { solve } from './solve.js';
@@ -74,6 +75,19 @@ export function matchTackle(plan: Plan, owned: readonly TackleItem[], { maxRods,
   return { rods, left, packing: packed(rods), missing, todo: chores(fished, date), unready: rack.unready };
 }
 
+/** Takes what a turn of the day would want along: packed where it is owned, told as missing where it is not. */
+function withTurns(rigged: RigPlan, lures: readonly TurnLure[]): RigPlan {
+  const owned = lures.flatMap(({ lure, when }) => (lure ? [{ item: lure, forWhat: inCase(when) }] : []));
+  const missing = lures.filter(({ lure }) => !lure).map(({ category, when }) => `${category}, ${inCase(when)}`);
+  return {
+    ...rigged,
+    packing: packed(rigged.rods, owned),
+    missing: [...rigged.missing, ...missing],
+  };
+}
+
+const inCase = (when: string): string => `if ${when.charAt(0).toLowerCase()}${when.slice(1)}`;
+
 /** One rod more than there are on deck is thought about, so that there is something to leave ashore. */
 const MORE_ADVICE = 1;
 
@@ -83,5 +97,7 @@ const MORE_ADVICE = 1;
 export function matchDay(conditions: Conditions, owned: readonly TackleItem[], options: MatchOptions): RigPlan {
   const presentations = Math.max(4, options.maxRods + MORE_ADVICE);
   const plan = makePlan({ ...conditions, maxRods: presentations }, { units: options.units, presentations });
-  return matchTackle(plan, owned, options);
+  const rigged = matchTackle(plan, owned, options);
+  const lures = turnLures(turnAdvice(conditions, options.units), rigged.rods, owned.filter(isKind('lure')));
+  return withTurns(rigged, lures);
 }

@@ -2,8 +2,14 @@ import { nameOf } from '../contract/names.js';
 import type { TackleItem } from '../tackle/item.js';
 import type { PackedBox, RodAdvice } from './rig-plan.js';
 
-/** What goes into the boat for these rods, box by box and slot by slot, each piece once. */
-export function packed(rods: readonly RodAdvice[]): PackedBox[] {
+/**
+ * What goes into the boat for these rods, box by box and slot by slot, each piece once.
+ * @param more what goes along beside, each with what for
+ */
+export function packed(
+  rods: readonly RodAdvice[],
+  more: readonly { readonly item: TackleItem; readonly forWhat: string }[] = [],
+): PackedBox[] {
   const boxes = new Map<string, { item: TackleItem; slot: string | null; forWhat: string }[]>();
   const seen = new Set<string>();
   const put = (item: TackleItem | null, forWhat: string) => {
@@ -19,6 +25,7 @@ export function packed(rods: readonly RodAdvice[]): PackedBox[] {
     for (const { item } of needs) put(item, forWhat);
     if (respool) put(respool.line, `to go on ${combo.reel.name}`);
   }
+  for (const { item, forWhat } of more) put(item, forWhat);
   const order = (slot: string | null) => slot ?? '';
   return [...boxes]
     .sort(([a], [b]) => (a === '' ? 1 : b === '' ? -1 : a.localeCompare(b, 'en', { numeric: true })))

@@ -1,5 +1,5 @@
 import { nameOf } from '../contract/names.js';
-import type { Feedback } from '../contract/ids.js';
+import type { CategoryId, Feedback } from '../contract/ids.js';
 import type { Plan } from '../contract/plan.js';
 import { inUnits, say, sayRange, type UnitSystem } from '../units/units.js';
 import type { SunDay } from '../day/sun.js';
@@ -41,21 +41,55 @@ function standing({ category, runDepthM, pauseS }: FirstChoice, units: UnitSyste
   return `the ${nameOf(category.id)} stands, at ${sayRange('depth', runDepthM, units)}${waits}`;
 }
 
-/** If-then cards: each turn of the day is planned anew for the longest window, and told where it changes the advice. */
-export function ifThenCards(day: JudgedDay, sun: SunDay, sharpChangeC: number, units: UnitSystem): Plan['ifThen'] {
+/** What would be fished first if the day took a turn. */
+export interface TurnAdvice {
+  readonly rule: string;
+  /** The turn, in words. */
+  readonly when: string;
+  readonly category: CategoryId;
+  readonly runDepthM: readonly [number, number];
+}
+
+interface PlannedTurn {
+  readonly rule: string;
+  readonly when: string;
+  readonly first: FirstChoice | null;
+}
+
+/** Each turn of the day planned anew for the longest window. */
+function plannedTurns(day: JudgedDay, sun: SunDay, sharpChangeC: number, units: UnitSystem) {
   const longest = day.windows.reduce((a, b) => (b.toMin - b.fromMin > a.toMin - a.fromMin ? b : a));
-  const now = firstChoice(day, longest);
   const degrees = units === 'us' ? '3 °F' : '1.7 °C';
-  const cards = TURNS.flatMap(({ id, when, change }) => {
+  const turns = TURNS.flatMap(({ id, when, change }): PlannedTurn[] => {
     const changed = change(day.conditions);
     if (!changed) return [];
-    const other = firstChoice(judgeDay({ ...day.conditions, ...changed }, sun, sharpChangeC, units, day), longest);
-    const then = difference(now, other, units) ?? (ALWAYS_ANSWERED.has(id) && other ? standing(other, units) : null);
+    const turned = judgeDay({ ...day.conditions, ...changed }, sun, sharpChangeC, units, day);
     const words = when.replace('{warmer}', `${degrees} warmer`).replace('{colder}', `${degrees} colder`);
-    return then ? [{ when: inUnits(words, units), then, rule: id }] : [];
+    return [{ rule: id, when: inUnits(words, units), first: firstChoice(turned, longest) }];
+  });
+  return { now: firstChoice(day, longest), turns };
+}
+
+/** What the turns of a day would want tied on first that the day as planned does not: for what is packed. */
+export function turnsOf(day: JudgedDay, sun: SunDay, sharpChangeC: number, units: UnitSystem): TurnAdvice[] {
+  const { now, turns } = plannedTurns(day, sun, sharpChangeC, units);
+  return turns.flatMap(({ rule, when, first }) =>
+    first && first.category.id !== now?.category.id
+      ? [{ rule, when, category: first.category.id, runDepthM: first.runDepthM }]
+      : [],
+  );
+}
+
+/** If-then cards: each turn of the day is planned anew, and told where it changes the advice. */
+export function ifThenCards(day: JudgedDay, sun: SunDay, sharpChangeC: number, units: UnitSystem): Plan['ifThen'] {
+  const { now, turns } = plannedTurns(day, sun, sharpChangeC, units);
+  const cards = turns.flatMap(({ rule, when, first }) => {
+    const then = difference(now, first, units) ?? (ALWAYS_ANSWERED.has(rule) && first ? standing(first, units) : null);
+    return then ? [{ when, then, rule }] : [];
   });
   return [...answersTo(day.conditions.feedback ?? []), ...cards, ...leaving(day)];
 }
+
 const answersTo = (feedback: readonly Feedback[]): Plan['ifThen'] =>
   feedback.map((code) => ({ when: ANSWERS[code][0], then: ANSWERS[code][1], rule: `feedback-${code}` }));
 

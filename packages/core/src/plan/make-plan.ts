@@ -10,7 +10,7 @@ import type { Facts } from '../rules/facts.js';
 import { degreeOf } from '../rules/fuzzy.js';
 import type { UnitSystem } from '../units/units.js';
 import { assume } from './assume.js';
-import { ifThenCards } from './if-then.js';
+import { ifThenCards, turnsOf, type TurnAdvice } from './if-then.js';
 import { judgeDay, type JudgedDay } from './judge.js';
 import { groupsAt, planWindow } from './window.js';
 
@@ -136,4 +136,10 @@ export function planDay(given: Conditions, { units = 'us' }: PlanOptions = {}): 
 export function makePlan(given: Conditions, options: PlanOptions = {}): Plan {
   const { sun, assumed, sharpChangeC, day } = judgeGiven(given, options.units ?? 'us');
   return planJudged(day, sun, sharpChangeC, assumed, options);
+}
+
+/** What the turns of a day would want tied on first that its plan does not name first. */
+export function turnAdvice(given: Conditions, units: UnitSystem): TurnAdvice[] {
+  const { sun, sharpChangeC, day } = judgeGiven(given, units);
+  return turnsOf(day, sun, sharpChangeC, units);
 }

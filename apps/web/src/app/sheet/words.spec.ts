@@ -78,10 +78,24 @@ describe('the picture', () => {
   });
 
   it('draws lines of equal light deeper at noon than at dawn, brighter ones above darker ones', () => {
-    const { isolights, band } = pictureOf(day, 'metric');
-    const noon = band.findIndex(({ x }) => x >= 720);
+    const { isolights, minutes } = pictureOf(day, 'metric');
+    const noon = minutes.findIndex((minute) => minute >= 720);
     for (const line of isolights) expect(line[noon]).toBeGreaterThanOrEqual(line[0] ?? 0);
     isolights.slice(1).forEach((line, index) => expect(line[noon]).toBeGreaterThan(isolights[index]?.[noon] ?? 0));
+  });
+
+  it('holds two groups of fish and more where there are as many, each at its own depth all day', () => {
+    const { groups, minutes } = pictureOf(day, 'metric');
+    const seen = groups.filter(({ band }) => band.some(({ share }) => share > 0.15));
+    expect(seen.length).toBeGreaterThanOrEqual(2);
+    for (const { band } of groups) {
+      expect(band.map(({ x }) => x)).toEqual(minutes);
+      for (const { top, low } of band) expect(top).toBeLessThanOrEqual(low);
+    }
+    const noon = minutes.findIndex((minute) => minute >= 720);
+    const shares = groups.reduce((sum, { band }) => sum + (band[noon]?.share ?? 0), 0);
+    expect(shares).toBeGreaterThan(0.9);
+    expect(shares).toBeLessThanOrEqual(1 + 1e-9);
   });
 
   it('is told in words, window by window', () => {

@@ -140,8 +140,13 @@ describe('the advice', () => {
   it('says what, where, how deep, how moved and on what, with reasons', async () => {
     const fixture = await shown(AdviceComponent, { plan, window: first, units: 'us', conditions: CONDITIONS });
     const terms = [...element(fixture).querySelectorAll('dt')].map(({ textContent }) => textContent);
-    expect(terms).toEqual(['Where', 'Depth', 'Move', 'Colour', 'Rig']);
+    expect(terms).toEqual(['Where', 'Depth', 'Move', 'Approach', 'Colour', 'Rig']);
     expect(element(fixture).querySelectorAll('.reasons li').length).toBeGreaterThan(2);
+    // How to come to the place and cast at it stands in two lines; the rest is a press away.
+    const [approach] = [...element(fixture).querySelectorAll('dt')].filter(
+      ({ textContent }) => textContent === 'Approach',
+    );
+    expect(approach?.nextElementSibling?.querySelectorAll('li')).toHaveLength(2);
     expect(text(fixture)).toContain('Weights are judgement');
     expect(text(fixture)).toContain('local authority');
   });

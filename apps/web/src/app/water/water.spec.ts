@@ -303,7 +303,7 @@ describe('the view of the chart', () => {
   it('goes on in the units that are set', async () => {
     const fixture = await open();
     TestBed.inject(SettingsService).set({ units: 'us' });
-    await until(fixture, () => /\d ft/.test(buttons(fixture, BEST)[0]?.textContent ?? ''));
+    await until(fixture, () => /[\d½] ft/.test(buttons(fixture, BEST)[0]?.textContent ?? ''));
   });
 });
 

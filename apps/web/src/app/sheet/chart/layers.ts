@@ -53,7 +53,8 @@ function drawGroup(p: Pen, { band }: Group, ink: Ink): void {
   const { context } = p;
   const at = ({ x, top, low }: Group['band'][number], inset: number, side: 'top' | 'low'): [number, number] => {
     const by = ((low - top) / 2) * inset;
-    return [p.x(x), p.y(side === 'top' ? top + by : low - by)];
+    // On whole pixels, so that the slices of two quarter hours meet without a seam.
+    return [Math.round(p.x(x)), p.y(side === 'top' ? top + by : low - by)];
   };
   context.fillStyle = ink.fish;
   // One slice a quarter hour, so that the band may grow and fade through the day.

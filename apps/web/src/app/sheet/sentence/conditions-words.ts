@@ -37,6 +37,9 @@ export interface ConditionWord {
   readonly inshoreOnly?: true;
 }
 
+/** How much a water is fished, in words. */
+const PRESSURE_WORDS = { low: 'little fished', usual: 'as usual', high: 'fished hard' };
+
 /** What a question that is answered by yes or no offers. */
 export const YES_NO = ['yes', 'no'] as const;
 
@@ -155,16 +158,17 @@ export const CONDITION_WORDS: readonly ConditionWord[] = [
   {
     field: 'leaves',
     label: 'Leaves on the water',
-    before: 'leaves on the water:',
+    before: 'leaves',
     control: 'flag',
     ids: YES_NO,
-    after: '.',
+    after: ',',
     rest: true,
   },
   {
     field: 'pressure',
     label: 'Fished',
-    before: 'Fishing pressure',
+    before: 'pressure',
+    names: PRESSURE_WORDS,
     control: 'choice',
     ids: PRESSURES,
     after: '.',
