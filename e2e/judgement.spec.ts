@@ -28,7 +28,7 @@ describe('what would tip the advice', () => {
       tabs.findIndex((tab) => tab.getAttribute('aria-selected') === 'true'),
     );
     await page.getByRole('button', { name: /^Water temperature:/ }).click();
-    await page.getByRole('spinbutton').fill(String(Number(degrees) - 1));
+    await page.getByRole('spinbutton').fill(String(Number(degrees) - 0.5));
     await page.keyboard.press('Escape');
     await windows.nth(chosen).click();
     await until('the other takes over', async () => (await textOf(page.locator('#advice h2'))) !== first);
@@ -41,15 +41,15 @@ describe('schools', () => {
   it('say what others would do, show that plan beside this one, and plan the day that way', async () => {
     const page = await sheet();
     await page.getByText('Others would do it otherwise').click();
-    const other = page.locator('#advice li', { hasText: 'Pace of a crankbait: always fast' });
+    const other = page.locator('#advice li', { hasText: 'Size: large for one fish' });
     await says(other, 'others would');
     await other.getByRole('link', { name: 'Beside this plan' }).click();
-    await page.getByRole('heading', { name: 'Pace of a crankbait: always fast' }).waitFor();
+    await page.getByRole('heading', { name: 'Size: large for one fish' }).waitFor();
     await page.locator('tr.differs').first().waitFor();
     await page.getByRole('button', { name: 'Plan this day that way' }).click();
     await page.locator('.note').waitFor();
     await page.getByText('Others would do it otherwise').click();
-    await says(page.locator('#advice'), 'Pace of a crankbait: stop and go');
+    await says(page.locator('#advice'), 'Size: small for bites');
   });
 
   it('are taken in Settings for every day, and left to the day again', async () => {

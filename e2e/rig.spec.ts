@@ -23,16 +23,16 @@ const boxes = async (): Promise<Page> => {
 };
 
 describe('rods for the day', () => {
-  it('are two clicks from the demo plan, say what will not reach and what to do, and a third prints them with the sheet', async () => {
+  it('are two clicks from the demo plan, say what barely reaches and what to change, and a third prints them with the sheet', async () => {
     const page = await stage.page('/sheet');
     await page.locator('.note').waitFor();
     await page.evaluate(() => (window.print = () => document.body.setAttribute('data-printed', 'yes')));
     await page.getByRole('link', { name: 'Which of your rods carry it' }).click();
-    await says(heading(page), /^Take these five rods; .*one will not reach as it is/);
+    await says(heading(page), /^Take these five rods; put new line on one/);
     expect(await page.locator('inky-rods > ol > li').count()).toBe(5);
     await says(
-      page.locator('inky-rods').getByText('This one will not reach').locator('..'),
-      /it gets to .* wanted .*Put New 10 lb fluorocarbon.* first: it then gets to/,
+      page.locator('inky-rods').getByText('This one barely reaches').locator('..'),
+      /it gets to .* wanted .*It takes fluorocarbon of \d+ lb or lighter/,
     );
     await page.getByRole('button', { name: 'Print with the sheet' }).click();
     await until('the sheet was printed', () => page.evaluate(() => document.body.dataset['printed'] === 'yes'));
@@ -60,7 +60,7 @@ describe('rods for the day', () => {
   it('lead to the bench, filled from the lure and its rod', async () => {
     const page = await stage.page('/rig');
     await page.getByRole('link', { name: 'How deep it runs: Flat-sided crank, crayfish' }).click();
-    await says(page.locator('.answer'), /It runs to 5 ft\. It will not reach/);
+    await says(page.locator('.answer'), /It runs to 5 ft\. \d+ % of the cast is among the fish/);
     expect(await page.getByLabel('Rod', { exact: true }).locator('option:checked').textContent()).toBe(
       'Crank rod, soft',
     );

@@ -47,17 +47,17 @@ it('moves with the hour and with the level of the water', async () => {
 
 it('keeps to a form, gives reasons, and finds more like a place', async () => {
   const page = await chart();
-  await page.getByLabel('Only this form').selectOption('grass-edge');
-  await until('only grass edges stand there', async () =>
-    (await places(page)).every((place) => place.includes('Grass edge')),
+  await page.getByLabel('Only this form').selectOption('secondary-point');
+  await until('only secondary points stand there', async () =>
+    (await places(page)).every((place) => place.includes('Secondary point')),
   );
   await best(page).first().click();
   const spot = page.locator('inky-spot-card');
-  await says(spot, /Grass edge.*Good .*Slopes \d+°.*off the bank/);
+  await says(spot, /Secondary point.*Good .*Slopes \d+°.*off the bank/);
   expect(await spot.locator('li').count()).toBeGreaterThan(1);
   await spot.getByRole('button', { name: 'More like this' }).click();
   const alike = page.getByRole('list', { name: 'Places alike' });
-  await says(alike, /Grass edge.*% alike/);
+  await says(alike, /Secondary point.*% alike/);
   await spot.getByRole('button', { name: 'Close' }).click();
   await spot.waitFor({ state: 'detached' });
   await alike.waitFor({ state: 'detached' });

@@ -239,7 +239,7 @@ export function groupAt(
   const deepestM = Math.max(0.2, Math.min(deepM, COVER_DEEPEST_M[cover] ?? Infinity, floorM));
   const shallowestM = Math.min(shallowM, 0.9 * deepestM);
   const [above, below] = BAND[id] ?? [BAND_ABOVE, BAND_BELOW];
-  const wantedM = Math.min(depthM * (FORM_FACTOR[structure]?.[id] ?? 1), capM / (1 + 0.5 * below));
+  const wantedM = Math.min(depthM * (FORM_FACTOR[structure]?.[id] ?? 1), capM / (1 + below));
   const hangs = HANGS[id];
   // What hangs may do so over any deeper bottom; over cover that is known to stand high it hangs above its top.
   const overCoverM = hangs && coverTopM !== undefined && coverTopM > 0.15 ? coverTopM * 0.9 : Infinity;
@@ -267,7 +267,10 @@ export function groupAtGround(
   floorM: number,
 ): Range {
   const [above, below] = BAND[id] ?? [BAND_ABOVE, BAND_BELOW];
-  const wantedM = Math.min(depthM * (FORM_FACTOR[structure]?.[id] ?? 1), Math.min(capM, floorM) / (1 + 0.5 * below));
+  const wantedM = Math.min(
+    depthM * (FORM_FACTOR[structure]?.[id] ?? 1),
+    Math.min(capM / (1 + below), floorM / (1 + 0.5 * below)),
+  );
   return [wantedM * (1 - above), Math.min(floorM, wantedM * (1 + below))];
 }
 

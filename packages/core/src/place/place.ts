@@ -133,6 +133,8 @@ interface Candidate {
   readonly group: Group;
   readonly depthM: [number, number];
   readonly placeGroups: readonly Fired<GroupVotes>[];
+  /** Log-weight lost where the place does not offer the group its depth. */
+  readonly cost: number;
   weight: number;
 }
 
@@ -188,10 +190,14 @@ function candidatesOf(
         if (group.share < MIN_CANDIDATE_SHARE) continue;
         const { depthM, cost } = groupAt(group, structure, cover, floorM, over);
         const score = (structureVotes[structure] ?? 0) + (coverVotes[cover] ?? 0) + (bonus[group.id] ?? 0) - cost - odd;
-        candidates.push({ structure, cover, group, depthM, placeGroups, weight: group.share * Math.exp(score) });
+        candidates.push({ structure, cover, group, depthM, placeGroups, cost, weight: group.share * Math.exp(score) });
       }
     }
   }
+  // Where no place offers a group its depth, the fish are there still, at the nearest that there is.
+  const least = new Map<GroupId, number>();
+  for (const { group, cost } of candidates) least.set(group.id, Math.min(cost, least.get(group.id) ?? Infinity));
+  for (const candidate of candidates) candidate.weight *= Math.exp(least.get(candidate.group.id) as number);
   const total = candidates.reduce((sum, { weight }) => sum + weight, 0);
   const shares = new Map<GroupId, number>();
   for (const candidate of candidates) {

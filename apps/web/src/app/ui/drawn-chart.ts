@@ -45,7 +45,11 @@ export class DrawnChart {
       // Figures drawn before their font has come are drawn again with it.
       void document.fonts.ready.then(() => this.chart?.draw());
     });
-    inject(DestroyRef).onDestroy(() => this.chart?.destroy());
+    inject(DestroyRef).onDestroy(() => {
+      this.chart?.destroy();
+      // Its fonts may come after it has gone.
+      this.chart = null;
+    });
   }
 
   /** Draws again what has changed; true where the chart stands already. */

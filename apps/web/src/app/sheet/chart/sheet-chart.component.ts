@@ -27,7 +27,7 @@ import { describe, pictureOf } from './picture';
         width: auto !important;
         height: auto !important;
         max-width: 100%;
-        max-height: 2.9in;
+        max-height: 2.7in;
       }
     }
   `,
