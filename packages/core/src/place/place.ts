@@ -19,7 +19,7 @@ const MIN_WEIGHT = 0.03;
 /** A group of so few is not looked for. */
 const MIN_CANDIDATE_SHARE = 0.01;
 /** A place of the same structure and group as one that is named says little more: its weight counts this much. */
-const SAME_FORM = 0.35;
+const SAME_FORM = 0.2;
 const SAME_STRUCTURE = 0.8;
 
 export type Votes<T extends string> = Partial<Record<T, number>>;
@@ -68,8 +68,11 @@ const PLACE_NAMES = {
   holdingDepthM: slotOf('holdingDepthM'),
 };
 
-/** The facts at a holding place: the same as `placeFacts`, stacked by slots, since a plan does it a hundred times. */
-export const factsAt = (
+/**
+ * The facts at a holding place: the same as `placeFacts`, stacked by slots, since a plan does it a hundred times.
+ * @param lureSlot the slot of the lure that is fished there, where one is
+ */
+export function factsAt(
   facts: Facts,
   {
     structure,
@@ -78,20 +81,25 @@ export const factsAt = (
     positions,
     depthM,
   }: Pick<HoldingPlace, 'structure' | 'cover' | 'group' | 'positions' | 'depthM'>,
-): Facts =>
-  facts.withSlots(
-    [
-      PLACE_NAMES.structure[structure],
-      PLACE_NAMES.cover[cover],
-      PLACE_NAMES.ground[cover],
-      PLACE_NAMES.group[group],
-      PLACE_NAMES.surface,
-      PLACE_NAMES.suspended,
-      PLACE_NAMES.bottom,
-      PLACE_NAMES.holdingDepthM,
-    ],
-    [1, 1, 1, 1, positions.surface, positions.suspended, positions.bottom, (depthM[0] + depthM[1]) / 2],
-  );
+  lureSlot?: number,
+): Facts {
+  const slots = [
+    PLACE_NAMES.structure[structure],
+    PLACE_NAMES.cover[cover],
+    PLACE_NAMES.ground[cover],
+    PLACE_NAMES.group[group],
+    PLACE_NAMES.surface,
+    PLACE_NAMES.suspended,
+    PLACE_NAMES.bottom,
+    PLACE_NAMES.holdingDepthM,
+  ];
+  const stated = [1, 1, 1, 1, positions.surface, positions.suspended, positions.bottom, (depthM[0] + depthM[1]) / 2];
+  if (lureSlot !== undefined) {
+    slots.push(lureSlot);
+    stated.push(1);
+  }
+  return facts.withSlots(slots, stated);
+}
 
 /** Before it is known how they lie there. */
 const NO_POSITION = { surface: 0, suspended: 0, bottom: 0 };

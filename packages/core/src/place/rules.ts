@@ -520,7 +520,7 @@ export const POSITION_RULES: readonly Rule<Votes<Position>>[] = [
   {
     id: 'warm-low-light-up',
     when: all(above('surfaceTempC', 16, 20), is('light:low'), below('holdingDepthM', 1.4, 2.4), not(is('phase:spawn'))),
-    effect: { surface: 1.6 },
+    effect: { surface: 2 },
     text: 'Warm and dim: they look up',
   },
   {

@@ -10,9 +10,9 @@ import type { Facts } from '../rules/facts.js';
 import { degreeOf } from '../rules/fuzzy.js';
 import type { UnitSystem } from '../units/units.js';
 import { assume } from './assume.js';
-import { ifThenCards, turnsOf, type TurnAdvice } from './if-then.js';
+import { ifThenCards, longestOf, turnsOf, type TurnAdvice } from './if-then.js';
 import { judgeDay, type JudgedDay } from './judge.js';
-import { groupsAt, planWindow } from './window.js';
+import { chooseForWindow, firstOf, groupsAt, tellWindow } from './window.js';
 
 export interface PlanOptions {
   /** The units in which words are written. Figures in the plan are SI always. Default `us`. */
@@ -87,14 +87,17 @@ function planJudged(
   assumed: Plan['assumed'],
   { units = 'us', presentations: most }: PlanOptions,
 ): Plan {
-  const windows = day.windows.map((window, index) => planWindow(day, window, index, units, { most }));
+  const chosen = day.windows.map((window) => chooseForWindow(day, window, units, { most }));
+  const windows = chosen.map((each, index) => tellWindow(day, each, index, units));
+  const longest = longestOf(day.windows);
+  const now = chosen.find(({ window }) => window === longest);
   return {
     phase: day.phase,
     overlays: day.overlays,
     clarity: day.clarity,
     food: day.food,
     windows,
-    ifThen: ifThenCards(day, sun, sharpChangeC, units),
+    ifThen: ifThenCards(day, now ? firstOf(now) : null, sun, sharpChangeC, units),
     cautions: judgeCautions(cautionFacts(day, windows), units),
     schoolsUsed: schoolsUsed(day, windows),
     assumed,

@@ -4,7 +4,7 @@ import type { Moment } from '../day/curve.js';
 import { clockOf, type DayWindow } from '../day/windows.js';
 import type { GroupId } from '../place/group-ids.js';
 import { floorOf } from '../place/groups.js';
-import { groupBands, holdingPlaces, placeFacts, type HoldingPlace, type SheetGroup } from '../place/place.js';
+import { factsAt, groupBands, holdingPlaces, type HoldingPlace, type SheetGroup } from '../place/place.js';
 import { riseM } from '../presentation/aspects.js';
 import { CATALOGUE } from '../presentation/categories.js';
 import type { Category } from '../presentation/category.js';
@@ -14,7 +14,7 @@ import { approachTo } from '../retrieve/approach.js';
 import { pauseS, retrieve, styleOf } from '../retrieve/retrieve.js';
 import { attitudeFor } from '../rig/attitude.js';
 import { rigThatGetsDown, whyAbove } from '../rig/gets-down.js';
-import type { Facts } from '../rules/facts.js';
+import { slotOf, type Facts } from '../rules/facts.js';
 import { strongest } from '../rules/rule.js';
 import { foodOfLure } from '../trim/food-of-lure.js';
 import { trim } from '../trim/trim.js';
@@ -64,12 +64,17 @@ function classReason(bound: Bound, run: Range, units: UnitSystem): Reason[] {
   return [{ rule: `class-${form.of.id}-${form.class.id}`, text: `${text}${held}`, weight: 0.15, school: null }];
 }
 
+const LURE_SLOTS = new Map(CATALOGUE.map(({ id }) => [id, slotOf(`category:${id}`)]));
+
+/** The facts of a lure at a place. */
+const factsOfLure = (facts: Facts, { id }: Category, place: HoldingPlace): Facts =>
+  factsAt(facts, place, LURE_SLOTS.get(id) ?? slotOf(`category:${id}`));
+
 function presentation(bound: Bound, grounds: Grounds, units: UnitSystem): Presentation {
   const { weighed, role, said } = bound;
   const { category, form, place } = weighed;
-  const { facts } = grounds;
   const reasons = explain(weighed, grounds, units);
-  const here = facts.with({ ...placeFacts(place), [`category:${category.id}`]: 1 });
+  const here = factsOfLure(grounds.facts, category, place);
   const trimmed = trim(category, here, foodOfLure(category, here), units);
   const legal = category.legal
     ? [{ rule: 'legal-note', text: `Check ${category.legal} with the local authority`, weight: 0.1, school: null }]
@@ -150,28 +155,42 @@ const weights = (values: readonly number[]): number[] => {
   );
 };
 
-/** Plans one window: its holding places, then presentations that suit them, then a small set that covers the roles. */
-export function planWindow(
+/** A window with its set chosen, before anything is written out. */
+export interface ChosenWindow {
+  readonly window: DayWindow;
+  readonly facts: Facts;
+  readonly places: readonly HoldingPlace[];
+  readonly grounds: Grounds;
+  readonly set: readonly Bound[];
+}
+
+/** The holding places of a window, then presentations that suit them, then a small set that covers the roles. */
+export function chooseForWindow(
   day: JudgedDay,
   window: DayWindow,
-  index: number,
-  units: UnitSystem,
+  units: UnitSystem | null,
   { catalogue = CATALOGUE, most = MAX_PRESENTATIONS }: WindowOptions = {},
-): PlanWindow {
-  const { places, facts } = windowGround(day, window, units);
-  const { discipline, maxRods } = day.conditions;
+  light?: number,
+): ChosenWindow {
+  const { places, facts } = windowGround(day, window, units, light);
+  const { discipline, maxRods, confidence } = day.conditions;
   const usable =
     catalogue === CATALOGUE
       ? USABLE[discipline]
       : catalogue.filter(({ disciplines }) => disciplines.includes(discipline));
   const grounds = groundsOf(places, facts);
   const weighed = weighCategories(usable, grounds, confidenceIn(day.conditions));
-  const chosen = bindSet(
-    chooseSet(weighed, Math.min(most, maxRods), sharesOf(places)),
-    weighed,
-    facts,
-    day.conditions.confidence,
-  );
+  const set = bindSet(chooseSet(weighed, Math.min(most, maxRods), sharesOf(places)), weighed, facts, confidence);
+  return { window, facts, places, grounds, set };
+}
+
+/** A chosen window as it goes out: every place and every presentation with its reasons. */
+export function tellWindow(
+  day: JudgedDay,
+  { window, places, grounds, set }: ChosenWindow,
+  index: number,
+  units: UnitSystem,
+): PlanWindow {
   const shares = weights(places.map(({ weight }) => weight));
   return {
     id: `w${index + 1}`,
@@ -186,9 +205,18 @@ export function planWindow(
       weight: shares[at] as number,
       because: [...because],
     })),
-    presentations: chosen.map((each) => presentation(each, grounds, units)),
+    presentations: set.map((each) => presentation(each, grounds, units)),
   };
 }
+
+/** Plans one window. */
+export const planWindow = (
+  day: JudgedDay,
+  window: DayWindow,
+  index: number,
+  units: UnitSystem,
+  options: WindowOptions = {},
+): PlanWindow => tellWindow(day, chooseForWindow(day, window, units, options), index, units);
 
 /** The first choice of a window, without its reasons: for asking what would change it. */
 export interface FirstChoice {
@@ -203,34 +231,9 @@ export interface FirstChoice {
   readonly fishM: number;
 }
 
-/** The facts and the holding places of every window of a day. */
-export const windowGrounds = (day: JudgedDay): { readonly facts: Facts; readonly places: readonly HoldingPlace[] }[] =>
-  day.windows.map((window) => windowGround(day, window, null));
-
-/**
- * @param light as if so much of full sun entered the water, 0 to 1; else that of the window
- * @returns null where no category suits any place of the window
- */
-export function firstChoice(day: JudgedDay, window: DayWindow, light?: number): FirstChoice | null {
-  const { places, facts } = windowGround(day, window, null, light);
-  const { discipline, confidence, maxRods } = day.conditions;
-  const grounds = groundsOf(places, facts);
-  const trust = confidenceIn(day.conditions);
-  const weigh = (span?: number) => weighCategories(USABLE[discipline], grounds, trust, span);
-  const bound = () => {
-    const weighed = weigh();
-    return bindSet(
-      chooseSet(weighed, Math.min(MAX_PRESENTATIONS, maxRods), sharesOf(places)),
-      weighed,
-      facts,
-      confidence,
-    );
-  };
-  // Where nothing was asked for, the heaviest is the first of the set.
-  const first = isBound(facts, confidence) ? bound()[0]?.weighed : weigh(0)[0];
-  if (!first) return null;
-  const { category, form, place } = first;
-  const here = facts.with({ ...placeFacts(place), [`category:${category.id}`]: 1 });
+/** A lure at its place as a first choice. */
+function asFirst({ category, form, place }: Bound['weighed'], facts: Facts): FirstChoice {
+  const here = factsOfLure(facts, category, place);
   const style = styleOf(category, here);
   return {
     category,
@@ -241,4 +244,25 @@ export function firstChoice(day: JudgedDay, window: DayWindow, light?: number): 
     pauseS: pauseS(style, here),
     fishM: facts.figure('holdingDepthM') ?? 0,
   };
+}
+
+/** The first choice of a chosen window; null where nothing suits it. */
+export const firstOf = ({ set, facts }: ChosenWindow): FirstChoice | null =>
+  set[0] ? asFirst(set[0].weighed, facts) : null;
+
+/** The facts and the holding places of every window of a day. */
+export const windowGrounds = (day: JudgedDay): { readonly facts: Facts; readonly places: readonly HoldingPlace[] }[] =>
+  day.windows.map((window) => windowGround(day, window, null));
+
+/**
+ * @param light as if so much of full sun entered the water, 0 to 1; else that of the window
+ * @returns null where no category suits any place of the window
+ */
+export function firstChoice(day: JudgedDay, window: DayWindow, light?: number): FirstChoice | null {
+  const { conditions } = day;
+  // What was asked for decides over the whole set; else the heaviest is its first, and the rest need not be weighed.
+  if (isBound(day.facts, conditions.confidence)) return firstOf(chooseForWindow(day, window, null, {}, light));
+  const { places, facts } = windowGround(day, window, null, light);
+  const [first] = weighCategories(USABLE[conditions.discipline], groundsOf(places, facts), confidenceIn(conditions), 0);
+  return first ? asFirst(first, facts) : null;
 }

@@ -52,6 +52,8 @@ const LEVEL_WEIGHT = 0.9;
 const COVER_WEIGHT = 1.1;
 /** Passing so freely is neither praise nor fault. */
 const COVER_CENTRE = 0.75;
+/** Passing as freely as can be gains no more than this. */
+const MOST_PASSAGE = 0.25;
 /** Under this a lure is not fished in a cover. */
 const MIN_PASSAGE = 0.12;
 /** Not suiting the water at all is as bad as this share of suiting it. */
@@ -173,7 +175,7 @@ function overall(category: Category, { facts, ideals, eaten }: Grounds): number 
 
 /** What a passage through cover is worth, as a factor; 0 where it does not come through. */
 const passageFactor = (passage: number): number =>
-  passage < MIN_PASSAGE ? 0 : Math.exp(COVER_WEIGHT * Math.min(0.25, Math.log(passage / COVER_CENTRE)));
+  passage < MIN_PASSAGE ? 0 : Math.exp(COVER_WEIGHT * Math.min(MOST_PASSAGE, Math.log(passage / COVER_CENTRE)));
 
 interface PassageFactors {
   readonly through: Readonly<Record<Ground, number>>;
@@ -212,35 +214,40 @@ interface PlainForm {
   readonly worths: readonly number[];
 }
 
-/** A category with its forms, and the most that it could weigh. */
+/** A category before it is known where it could be fished, and the most that it could weigh there. */
 interface Contender {
   readonly category: Category;
   readonly index: number;
   readonly overall: number;
-  readonly forms: readonly PlainForm[];
   readonly most: number;
 }
 
-const maxGains = new WeakMap<LureOccasions, number>();
+interface Bound {
+  readonly gain: number;
+  readonly ease: number;
+}
+const bounds = new WeakMap<Category, Bound>();
 
-/** The most that the occasions of a category can lend it. */
-function maxGainOf({ occasions }: Category): number {
-  let known = maxGains.get(occasions);
-  if (known === undefined) {
-    maxGains.set(occasions, (known = Math.max(0, ...occasions.suits.map(({ effect }) => effect))));
+/** The most that the occasions of a category can lend it, and the cover of a place, as log-weights. */
+function boundOf(category: Category): Bound {
+  let known = bounds.get(category);
+  if (!known) {
+    const gain = Math.max(0, ...category.occasions.suits.map(({ effect }) => effect));
+    const glances = DEFLECT_WEIGHT * Math.max(0, category.traits.deflects - 0.4);
+    bounds.set(category, (known = { gain, ease: glances + COVER_WEIGHT * MOST_PASSAGE }));
   }
   return known;
 }
 
-function contender(category: Category, index: number, grounds: Grounds, said: number): Contender | null {
-  const { places } = grounds;
+/** The forms of a category with their plain worths, and the greatest of these over all places; null where none is. */
+function formsAt(category: Category, grounds: Grounds): { forms: PlainForm[]; greatest: number } | null {
   let greatest = 0;
   const forms: PlainForm[] = [];
   for (const form of formsOf(category)) {
     const runM = runsWithin(form.category, grounds.facts);
     const worths: number[] = [];
     let total = 0;
-    for (const at of places) {
+    for (const at of grounds.places) {
       const worth = plainWorth(form.category, runM, at, grounds);
       worths.push(worth);
       total += worth;
@@ -248,13 +255,11 @@ function contender(category: Category, index: number, grounds: Grounds, said: nu
     if (total > 0) forms.push({ form, worths });
     if (total > greatest) greatest = total;
   }
-  if (greatest === 0) return null;
-  const own = overall(category, grounds) + said;
-  return { category, index, overall: own, forms, most: own + Math.log(greatest) + maxGainOf(category) };
+  return greatest === 0 ? null : { forms, greatest };
 }
 
 /** A category in the class that does best, its occasions heard; null where they exclude it everywhere. */
-function heard({ category, overall: own, forms, index }: Contender, grounds: Grounds) {
+function heard({ category, overall: own, index }: Contender, forms: readonly PlainForm[], grounds: Grounds) {
   const factors = factorsOf(category, grounds);
   let best: LureForm | undefined;
   let place: HoldingPlace | undefined;
@@ -296,22 +301,26 @@ export function weighCategories(
   said: (category: Category) => number = () => 0,
   span = SPAN,
 ): Weighed[] {
-  const contenders: Contender[] = [];
-  for (let index = 0; index < catalogue.length; index++) {
-    const category = catalogue[index] as Category;
-    const one = contender(category, index, grounds, said(category));
-    if (one) contenders.push(one);
-  }
-  contenders.sort((a, b) => b.most - a.most);
-  const weighed: NonNullable<ReturnType<typeof heard>>[] = [];
+  const contenders = catalogue
+    .map((category, index): Contender => {
+      const own = overall(category, grounds) + said(category);
+      const { gain, ease } = boundOf(category);
+      return { category, index, overall: own, most: own + gain + ease };
+    })
+    .sort((a, b) => b.most - a.most);
+  let weighed: NonNullable<ReturnType<typeof heard>>[] = [];
   let top = -Infinity;
   for (const each of contenders) {
+    // None of those that are left can come so far.
     if (each.most < top - span) break;
-    const one = heard(each, grounds);
+    const found = formsAt(each.category, grounds);
+    if (!found || each.overall + boundOf(each.category).gain + Math.log(found.greatest) < top - span) continue;
+    const one = heard(each, found.forms, grounds);
     if (!one) continue;
     weighed.push(one);
     top = Math.max(top, one.logWeight);
   }
+  weighed = weighed.filter(({ logWeight }) => logWeight >= top - span);
   const total = weighed.reduce((sum, { logWeight }) => sum + Math.exp((logWeight - top) / SOFTNESS), 0);
   return weighed
     .sort((a, b) => b.logWeight - a.logWeight || a.index - b.index)

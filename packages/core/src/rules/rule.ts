@@ -105,15 +105,24 @@ export function strongest<R extends Reason>(reasons: readonly R[], least = LEAST
   return reasons.filter((reason) => reason.weight >= least).sort((a, b) => b.weight - a.weight);
 }
 
+const votesOf = new WeakMap<object, readonly (readonly [string, number])[]>();
+
+/** The votes of a rule as pairs, made once. */
+function votes(effect: Partial<Record<string, number>>): readonly (readonly [string, number])[] {
+  let known = votesOf.get(effect);
+  if (!known) votesOf.set(effect, (known = Object.entries(effect) as [string, number][]));
+  return known;
+}
+
 /** Adds up the weighted votes of the rules that hold, option by option. */
 export function tally<Option extends string>(
   fired: readonly Fired<Partial<Record<Option, number>>>[],
 ): Partial<Record<Option, number>> {
-  const sum: Partial<Record<Option, number>> = {};
+  const sum: Partial<Record<string, number>> = {};
   for (const { rule, degree } of fired) {
-    for (const option in rule.effect) sum[option] = (sum[option] ?? 0) + degree * (rule.effect[option] ?? 0);
+    for (const [option, vote] of votes(rule.effect)) sum[option] = (sum[option] ?? 0) + degree * vote;
   }
-  return sum;
+  return sum as Partial<Record<Option, number>>;
 }
 
 /** Options by their votes, most first; equal votes keep the order of `options`, so the same input gives the same answer. */

@@ -200,7 +200,7 @@ export const SOFT_OCCASIONS = {
             is('cover:emergent-grass'),
             all(is('cover:submerged-grass'), below('waterOverCoverM', 0.25, 0.5)),
           ),
-          any(is('light:high'), is('bright-and-calm'), day.postFront, day.hot),
+          any(all(any(is('light:high'), day.hot), not(day.cloud)), is('bright-and-calm'), day.postFront),
         ),
         effect: 2.6,
         text: 'They are under the mat: a heavy weight through it',
@@ -216,7 +216,14 @@ export const SOFT_OCCASIONS = {
         text: 'A mat is a warm roof in a mild winter',
       },
     ],
-    spoils: [{ id: 'punch-dim', when: day.lowLight, effect: -0.7, text: 'In dim light they are out on the edge' }],
+    spoils: [
+      {
+        id: 'punch-dim',
+        when: any(day.lowLight, day.cloud),
+        effect: -0.7,
+        text: 'In dim light and under cloud they are out on the edge',
+      },
+    ],
     excludes: [
       {
         id: 'punch-no-mat',
