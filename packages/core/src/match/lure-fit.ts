@@ -86,13 +86,19 @@ function depthFit(lure: ItemOf<'lure'>, { runDepthM: [from, to] }: Presentation,
 /** What an owned lure does when it is left to hang, for each behaviour that may be wanted. */
 const HANGS_AS = { 'slow-rise': 'floats', neutral: 'suspends', 'slow-sink': 'sinks' } as const;
 
+const WANTED_HANGING = {
+  'slow-rise': 'one that rises slowly',
+  neutral: 'one that stays where it stops',
+  'slow-sink': 'one that sinks slowly',
+} as const;
+
 /** Whether it hangs as the day wants it: one that suspends is near to both others, one that floats far from one that sinks. */
 function attitudeFit({ buoyancy }: ItemOf<'lure'>, { rig }: Presentation): Fit {
   if (!rig.attitude || !buoyancy) return PERFECT;
   const wanted = HANGS_AS[rig.attitude.behaviour];
   if (buoyancy === wanted) return PERFECT;
   const near = buoyancy === 'suspends' || wanted === 'suspends';
-  return fitIf(false, near ? 0.9 : 0.7, `${buoyancy}, today one that ${nameOf(rig.attitude.behaviour)}s`);
+  return fitIf(false, near ? 0.9 : 0.7, `${buoyancy}, today ${WANTED_HANGING[rig.attitude.behaviour]}`);
 }
 
 /** Whether it sounds as the day wants it. */
