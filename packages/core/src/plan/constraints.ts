@@ -161,7 +161,9 @@ export function bindSet(
     const free = rest.slice(0, within).filter(({ weighed: lure }) => !said.has(lure));
     const out = free.at(-1)?.weighed ?? rest[within - 1]?.weighed;
     const place = out ? rest.findIndex(({ weighed: lure }) => lure === out) : rest.length;
-    rest.splice(Math.max(0, place), 0, { weighed: best, role: roleBeside(best.category, []) });
+    const displaced = rest.splice(place, 1, { weighed: best, role: roleBeside(best.category, []) });
+    // It steps back behind the first few, and moves none that answers something out of them.
+    rest.splice(within, 0, ...displaced);
     set = rest.slice(0, Math.max(1, chosen.length));
   }
   const order = said.size ? withRoles(set) : inOrder(set);

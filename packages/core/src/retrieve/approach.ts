@@ -50,7 +50,7 @@ export const APPROACH_RULES: readonly Rule<ApproachEffect>[] = [
 
   {
     id: 'approach-casts-dirty',
-    when: below('effectiveVisibilityM', 0.55, 0.9),
+    when: below('sightM', 0.55, 0.9),
     effect: line('casts', 1),
     text: 'Short casts: three to five at one object, from several sides; it takes them several passes to find it',
   },
@@ -62,7 +62,7 @@ export const APPROACH_RULES: readonly Rule<ApproachEffect>[] = [
   },
   {
     id: 'approach-casts-clear',
-    when: above('effectiveVisibilityM', 0.9, 1.3),
+    when: above('sightM', 0.9, 1.3),
     effect: line('casts', 0.9),
     text: 'Long casts from well off: one or two an object, and on',
   },
