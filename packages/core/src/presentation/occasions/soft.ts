@@ -444,7 +444,7 @@ export const SOFT_OCCASIONS = {
       {
         id: 'dense-craw-beds',
         when: all(is('phase:spawn'), clear, any(rock, wood, dock, is('cover:gravel'))),
-        effect: 1.2,
+        effect: 1.9,
         text: 'Put on the bed, it lies there like a crayfish',
       },
       {
@@ -456,7 +456,7 @@ export const SOFT_OCCASIONS = {
           above('surfaceTempC', 11, 14),
           shallow,
         ),
-        effect: 1,
+        effect: 1.9,
         text: 'In place of a small jig on clear rock',
       },
       {
