@@ -1,7 +1,7 @@
 import { nameOf } from '../contract/names.js';
 import type { Presentation } from '../contract/plan.js';
 import { categoryOf } from '../presentation/categories.js';
-import { likeness } from '../presentation/choose.js';
+import { likeness } from '../presentation/likeness.js';
 import { diverDeepestM } from '../rig/reach.js';
 import type { ItemOf } from '../tackle/item.js';
 import { say, type UnitSystem } from '../units/units.js';

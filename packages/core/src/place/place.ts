@@ -1,6 +1,6 @@
 import { COVERS, POSITIONS, STRUCTURES, type Cover, type Position, type Structure } from '../contract/ids.js';
 import type { Holding, Reason } from '../contract/plan.js';
-import { slotOf, type Facts, type Known } from '../rules/facts.js';
+import { slotOf, type Facts } from '../rules/facts.js';
 import { mentions } from '../rules/fuzzy.js';
 import { fire, ranked, reasonsOf, strongest, tally, type Fired, type Rule } from '../rules/rule.js';
 import type { UnitSystem } from '../units/units.js';
@@ -38,26 +38,8 @@ export interface HoldingPlace extends Holding {
   readonly positions: Readonly<Record<Position, number>>;
 }
 
-/** The facts that a holding place adds for the rules after it. */
-export const placeFacts = (
-  place: Pick<Holding, 'structure' | 'cover' | 'position' | 'depthM'> &
-    Partial<Pick<HoldingPlace, 'positions' | 'group'>>,
-): Known => ({
-  [`structure:${place.structure}`]: 1,
-  [`cover:${place.cover}`]: 1,
-  [`ground:${COVER_GROUND[place.cover]}`]: 1,
-  ...(place.group ? { [`group:${place.group}`]: 1 } : {}),
-  ...(place.positions
-    ? {
-        'position:surface': place.positions.surface,
-        'position:suspended': place.positions.suspended,
-        'position:bottom': place.positions.bottom,
-      }
-    : { [`position:${place.position}`]: 1 }),
-  holdingDepthM: (place.depthM[0] + place.depthM[1]) / 2,
-});
-
-const PLACE_NAMES = {
+/** The slots of the facts that a holding place adds for the rules after it. */
+const PLACE_SLOTS = {
   structure: Object.fromEntries(STRUCTURES.map((id) => [id, slotOf(`structure:${id}`)])) as Record<Structure, number>,
   cover: Object.fromEntries(COVERS.map((id) => [id, slotOf(`cover:${id}`)])) as Record<Cover, number>,
   ground: Object.fromEntries(COVERS.map((id) => [id, slotOf(`ground:${COVER_GROUND[id]}`)])) as Record<Cover, number>,
@@ -69,7 +51,7 @@ const PLACE_NAMES = {
 };
 
 /**
- * The facts at a holding place: the same as `placeFacts`, stacked by slots, since a plan does it a hundred times.
+ * The facts at a holding place, stacked by slots, since a plan does it a hundred times.
  * @param lureSlot the slot of the lure that is fished there, where one is
  */
 export function factsAt(
@@ -84,14 +66,14 @@ export function factsAt(
   lureSlot?: number,
 ): Facts {
   const slots = [
-    PLACE_NAMES.structure[structure],
-    PLACE_NAMES.cover[cover],
-    PLACE_NAMES.ground[cover],
-    PLACE_NAMES.group[group],
-    PLACE_NAMES.surface,
-    PLACE_NAMES.suspended,
-    PLACE_NAMES.bottom,
-    PLACE_NAMES.holdingDepthM,
+    PLACE_SLOTS.structure[structure],
+    PLACE_SLOTS.cover[cover],
+    PLACE_SLOTS.ground[cover],
+    PLACE_SLOTS.group[group],
+    PLACE_SLOTS.surface,
+    PLACE_SLOTS.suspended,
+    PLACE_SLOTS.bottom,
+    PLACE_SLOTS.holdingDepthM,
   ];
   const stated = [1, 1, 1, 1, positions.surface, positions.suspended, positions.bottom, (depthM[0] + depthM[1]) / 2];
   if (lureSlot !== undefined) {
@@ -124,7 +106,7 @@ function placeKind(structure: Structure, cover: Cover): PlaceKind {
     const ground = COVER_GROUND[cover];
     const named = new RegExp(`^(structure:${structure}|cover:${cover}|ground:${ground})$`);
     known = {
-      slots: [PLACE_NAMES.structure[structure], PLACE_NAMES.cover[cover], PLACE_NAMES.ground[cover]],
+      slots: [PLACE_SLOTS.structure[structure], PLACE_SLOTS.cover[cover], PLACE_SLOTS.ground[cover]],
       rules: PLACE_GROUP_RULES.filter(({ when }) => mentions(when, named)),
       odd: COVER_HARDLY_AT[cover]?.includes(structure) ? HARDLY_AT_COST : 0,
       grows: ground === 'grass' || ground === 'mat',

@@ -138,14 +138,12 @@ export function bindSet(
 ): Bound[] {
   const first = weighed[0];
   if (!first) return [];
-  const said = new Map<Weighed, Reason[]>();
-  const add = (lure: Weighed, constraint: Constraint) =>
-    said.set(lure, [...(said.get(lure) ?? []), reasonOfConstraint(constraint)]);
+  // A lure answers one thing that was asked for, so that two askings get two lures.
+  const said = new Map<Weighed, Reason>();
   let set: Chosen[] = [...chosen];
-  const raised: Weighed[] = [];
   for (const constraint of [...CONSTRAINTS, ...trusted(confidence)]) {
     if (!constraint.when(facts)) continue;
-    const wants = (lure: Weighed) => constraint.wants(lure, facts) && !raised.includes(lure);
+    const wants = (lure: Weighed) => constraint.wants(lure, facts) && !said.has(lure);
     const within = Math.min(constraint.within, Math.max(1, set.length));
     const there = set.slice(0, within).find(({ weighed: lure }) => wants(lure));
     const best =
@@ -153,8 +151,7 @@ export function bindSet(
       set.find(({ weighed: lure }) => wants(lure))?.weighed ??
       weighed.find((lure) => wants(lure) && lure.logWeight > first.logWeight - constraint.farthestBehind);
     if (!best) continue;
-    add(best, constraint);
-    raised.push(best);
+    said.set(best, reasonOfConstraint(constraint));
     if (there) continue;
     // In for the last of the first few that answers nothing.
     const rest = set.filter(({ weighed: lure }) => lure !== best);
@@ -167,7 +164,10 @@ export function bindSet(
     set = rest.slice(0, Math.max(1, chosen.length));
   }
   const order = said.size ? withRoles(set) : inOrder(set);
-  return withScores(order).map((each) => ({ ...each, said: said.get(each.weighed) ?? [] }));
+  return withScores(order).map((each) => {
+    const reason = said.get(each.weighed);
+    return { ...each, said: reason ? [reason] : [] };
+  });
 }
 
 /** What was asked for counts at least as much as what it stands before: no score is less than one behind it. */

@@ -1,15 +1,11 @@
 import type { CategoryId } from '../contract/ids.js';
 import type { Category } from './category.js';
-import { occasionsOf } from './occasions/index.js';
 import { HARD_LURES } from './hard-lures.js';
 import { SKIRT_LURES } from './skirt-lures.js';
 import { SOFT_LURES } from './soft-lures.js';
 
 /** Every category the planner knows. Adding one is adding an entry: it finds its place by its attributes. */
-export const CATALOGUE: readonly Category[] = [...HARD_LURES, ...SKIRT_LURES, ...SOFT_LURES].map((entry) => ({
-  ...entry,
-  occasions: occasionsOf(entry.id),
-}));
+export const CATALOGUE: readonly Category[] = [...HARD_LURES, ...SKIRT_LURES, ...SOFT_LURES];
 
 const byId = new Map(CATALOGUE.map((category) => [category.id, category]));
 

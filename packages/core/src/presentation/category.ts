@@ -10,7 +10,6 @@ import type {
 } from '../contract/ids.js';
 import type { SinkingForm } from '../mechanics/sinking.js';
 import type { Condition } from '../rules/fuzzy.js';
-import type { LureOccasions } from './occasions/occasion.js';
 
 export type Trapezoid = readonly [number, number, number, number];
 
@@ -146,9 +145,4 @@ export interface Category {
   readonly hangs?: true;
   /** Weight of the head or sinker, g, chosen apart from the lure by depth and wind. */
   readonly headG?: readonly [number, number];
-  /** The days it is made for and those that spoil it. */
-  readonly occasions: LureOccasions;
 }
-
-/** An entry of the catalogue as its list has it; its occasions stand in lists of their own. */
-export type CategoryEntry = Omit<Category, 'occasions'>;

@@ -1,5 +1,5 @@
 import { above, all, always, any, anyOf, below, is, not } from '../rules/fuzzy.js';
-import type { CategoryEntry } from './category.js';
+import type { Category } from './category.js';
 
 const baitfishColours = ['silver', 'white', 'pearl', 'olive', 'blue', 'gold', 'chartreuse', 'clear', 'brown'] as const;
 const crankColours = [
@@ -24,7 +24,7 @@ const cranking = [
 ] as const;
 
 /** Lures of wood, plastic and metal. Figures are the field's common working figures. */
-export const HARD_LURES: readonly CategoryEntry[] = [
+export const HARD_LURES: readonly Category[] = [
   {
     id: 'suspending-jerkbait',
     name: 'suspending jerkbait',

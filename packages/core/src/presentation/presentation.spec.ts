@@ -10,9 +10,11 @@ import { day } from '../testing/days.js';
 import type { ConditionsInput } from '../contract/conditions.js';
 import { CATALOGUE, categoryOf } from './categories.js';
 import type { Category } from './category.js';
-import { chooseSet, likeness } from './choose.js';
+import { chooseSet } from './choose.js';
 import { answersOf, reach, riseFor, riseM } from './aspects.js';
 import { formsOf } from './forms.js';
+import { likeness } from './likeness.js';
+import { occasionsOf } from './occasions/index.js';
 import { idealsOf, lossAt, QUESTION_IDS } from './questions.js';
 import { schoolsInForce } from './schools.js';
 import { explain, groundsOf, weighCategories } from './score.js';
@@ -88,6 +90,14 @@ describe('a category added only here, with attributes', () => {
       bankSlopeDeg: 45,
     };
     expect(offered(cold, [...others, newcomer]).indexOf('hovering-minnow' as CategoryId)).toBe(0);
+  });
+
+  it('has the days of the lure that it is most like, until something is said of its own', () => {
+    expect(occasionsOf(newcomer)).toBe(occasionsOf(jerkbait));
+    expect(occasionsOf({ ...newcomer, ...categoryOf('football-jig'), id: newcomer.id })).toBe(
+      occasionsOf(categoryOf('football-jig')),
+    );
+    for (const category of CATALOGUE) expect(occasionsOf(category).suits.length).toBeGreaterThan(0);
   });
 
   it('stays away where its attributes do not fit', () => {

@@ -23,7 +23,7 @@ import {
 } from './aspects.js';
 import type { Category } from './category.js';
 import { formsOf, type LureForm } from './forms.js';
-import type { LureOccasions, Occasion } from './occasions/index.js';
+import { occasionsOf, type LureOccasions, type Occasion } from './occasions/index.js';
 import { idealsOf, lossAt, QUESTIONS, type Ideal } from './questions.js';
 
 /** A lure weighed for one window: how much, and at which place it does best. */
@@ -93,7 +93,8 @@ function split(occasions: readonly Occasion[] = []): SplitOccasions {
   return { everywhere: asked(false), here: asked(true) };
 }
 
-function occasionedOf({ occasions }: Category): Occasioned {
+function occasionedOf(category: Category): Occasioned {
+  const occasions = occasionsOf(category);
   let known = occasioned.get(occasions);
   if (!known) {
     const { suits, spoils, excludes } = occasions;
@@ -222,19 +223,19 @@ interface Contender {
   readonly most: number;
 }
 
-interface Bound {
+interface Headroom {
   readonly gain: number;
   readonly ease: number;
 }
-const bounds = new WeakMap<Category, Bound>();
+const headrooms = new WeakMap<Category, Headroom>();
 
 /** The most that the occasions of a category can lend it, and the cover of a place, as log-weights. */
-function boundOf(category: Category): Bound {
-  let known = bounds.get(category);
+function headroomOf(category: Category): Headroom {
+  let known = headrooms.get(category);
   if (!known) {
-    const gain = Math.max(0, ...category.occasions.suits.map(({ effect }) => effect));
+    const gain = Math.max(0, ...occasionsOf(category).suits.map(({ effect }) => effect));
     const glances = DEFLECT_WEIGHT * Math.max(0, category.traits.deflects - 0.4);
-    bounds.set(category, (known = { gain, ease: glances + COVER_WEIGHT * MOST_PASSAGE }));
+    headrooms.set(category, (known = { gain, ease: glances + COVER_WEIGHT * MOST_PASSAGE }));
   }
   return known;
 }
@@ -304,7 +305,7 @@ export function weighCategories(
   const contenders = catalogue
     .map((category, index): Contender => {
       const own = overall(category, grounds) + said(category);
-      const { gain, ease } = boundOf(category);
+      const { gain, ease } = headroomOf(category);
       return { category, index, overall: own, most: own + gain + ease };
     })
     .sort((a, b) => b.most - a.most);
@@ -314,7 +315,7 @@ export function weighCategories(
     // None of those that are left can come so far.
     if (each.most < top - span) break;
     const found = formsAt(each.category, grounds);
-    if (!found || each.overall + boundOf(each.category).gain + Math.log(found.greatest) < top - span) continue;
+    if (!found || each.overall + headroomOf(each.category).gain + Math.log(found.greatest) < top - span) continue;
     const one = heard(each, found.forms, grounds);
     if (!one) continue;
     weighed.push(one);
@@ -380,7 +381,7 @@ export function explain(
   const against: Reason[] = [];
   const add = (id: string, text: string, weight: number) =>
     (weight > 0 ? because : against).push(reasonOf({ id, text }, Math.abs(weight), units));
-  const { suits, spoils = [] } = category.occasions;
+  const { suits, spoils = [] } = occasionsOf(category);
   const spoken = (occasions: readonly Occasion[]) =>
     occasions
       .map((rule) => ({ rule, weight: holds(rule, here) * rule.effect }))

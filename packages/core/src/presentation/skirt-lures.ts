@@ -1,5 +1,5 @@
 import { above, all, always, any, anyOf, below, is } from '../rules/fuzzy.js';
-import type { CategoryEntry } from './category.js';
+import type { Category } from './category.js';
 
 const jigColours = ['brown', 'green', 'olive', 'black', 'blue', 'purple', 'orange', 'red'] as const;
 const bladedColours = [
@@ -24,7 +24,7 @@ const bottomHops = [
 ] as const;
 
 /** Lures of wire, skirt, hair and lead. */
-export const SKIRT_LURES: readonly CategoryEntry[] = [
+export const SKIRT_LURES: readonly Category[] = [
   {
     id: 'buzzbait',
     name: 'buzzbait',

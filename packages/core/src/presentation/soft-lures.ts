@@ -1,5 +1,5 @@
 import { always, any, anyOf, below, is } from '../rules/fuzzy.js';
-import type { CategoryEntry, Traits } from './category.js';
+import type { Category, Traits } from './category.js';
 
 const wormColours = ['green', 'olive', 'brown', 'black', 'blue', 'purple', 'red'] as const;
 const shadColours = ['white', 'pearl', 'silver', 'olive', 'blue', 'clear', 'chartreuse'] as const;
@@ -33,7 +33,7 @@ const slowOrHop = [
 ] as const;
 
 /** Soft lures and the rigs that carry them. */
-export const SOFT_LURES: readonly CategoryEntry[] = [
+export const SOFT_LURES: readonly Category[] = [
   {
     id: 'weightless-stick-worm',
     name: 'weightless stick worm',

@@ -3,7 +3,7 @@ import type { Conditions } from '../contract/conditions.js';
 import { sunDay } from '../day/sun.js';
 import { FOOD_RULES } from '../food/rules.js';
 import { GROUP_DEPTH_RULES, GROUP_RULES, PLACE_GROUP_RULES, REGIME_GROUP_RULES } from '../place/group-rules.js';
-import { placeFacts } from '../place/place.js';
+import { factsAt } from '../place/place.js';
 import { SPOT_RULES } from '../place/spot-rules.js';
 import { COVER_RULES, POSITION_RULES, STRUCTURE_RULES } from '../place/rules.js';
 import { assume } from '../plan/assume.js';
@@ -79,7 +79,7 @@ export function rulesToday(given: Conditions): Record<string, number> {
   const day = judgeDay(conditions, sun, sharpChangeC, 'us');
   const grounds = windowGrounds(day).flatMap(({ facts, places }) => [
     facts,
-    ...places.map((place) => facts.with(placeFacts(place))),
+    ...places.map((place) => factsAt(facts, place)),
   ]);
   const held: Record<string, number> = {};
   const wrong = conditions.discipline === 'bass' ? INSHORE_PHASE_RULES : BASS_PHASE_RULES;

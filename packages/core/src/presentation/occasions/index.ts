@@ -1,4 +1,6 @@
-import type { CategoryId } from '../../contract/ids.js';
+import { CATALOGUE } from '../categories.js';
+import type { Category } from '../category.js';
+import { likeness } from '../likeness.js';
 import { CRANK_OCCASIONS } from './cranks.js';
 import { INSHORE_OCCASIONS } from './inshore.js';
 import { METAL_AND_SWIMMER_OCCASIONS } from './metal-and-swimmers.js';
@@ -19,8 +21,20 @@ const ALL: Occasions = {
   ...INSHORE_OCCASIONS,
 };
 
-/** The days that a category is made for, and those that spoil it; none where nothing is known of it. */
-export const occasionsOf = (id: CategoryId): LureOccasions => ALL[id] ?? { suits: [] };
+const borrowed = new WeakMap<Category, LureOccasions>();
+
+/**
+ * The days that a category is made for, and those that spoil it. One of which nothing is said yet has those of the lure
+ * that is most like it by its attributes.
+ */
+export function occasionsOf(category: Category): LureOccasions {
+  const own = ALL[category.id] ?? borrowed.get(category);
+  if (own) return own;
+  const like = CATALOGUE.reduce((a, b) => (likeness(category, b) > likeness(category, a) ? b : a));
+  const found = ALL[like.id] ?? { suits: [] };
+  borrowed.set(category, found);
+  return found;
+}
 
 /** Every occasion of every lure, as rules. */
 export const OCCASION_RULES: readonly Occasion[] = Object.values(ALL).flatMap(
