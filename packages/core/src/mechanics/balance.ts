@@ -3,7 +3,8 @@ import { oneOf, quantity, record } from '../contract/fields.js';
 import { waterDensityKgM3 } from '../water/density.js';
 import { cylinderDrag, GRAVITY_MPS2, viscosityM2S } from './drag.js';
 import { HOOK_SIZES, LEAD_G_CM3, STEEL_G_CM3, trebleMassG, type HookSize } from './hooks.js';
-import { diameterMm, LINE_DENSITY_KG_M3, lineOf, material, oneOfTheTwo, testLb } from './lines.js';
+import { diameterMm, material, oneOfTheTwo, testLb } from './line-spec.js';
+import { LINE_DENSITY_KG_M3, lineOf } from './lines.js';
 
 export const BEHAVIOURS = ['sinks', 'slow-sink', 'neutral', 'slow-rise', 'rises'] as const;
 export type Behaviour = (typeof BEHAVIOURS)[number];

@@ -6,7 +6,8 @@ import { countdown, CountdownInput } from './countdown.js';
 import { coverage, CoverageInput } from './coverage.js';
 import { parallelOffset, ParallelOffsetInput } from './parallel-offset.js';
 import { retrieveSpeed, RetrieveSpeedInput } from './retrieve-speed.js';
-import { CalcProblem, runningDepth, RunningDepthInput } from './running-depth.js';
+import { CalcProblem } from './calibrated.js';
+import { runningDepth, RunningDepthInput } from './running-depth.js';
 
 /** One piece of arithmetic: what it takes, and what it makes of it. */
 interface Calculation<T extends z.ZodType> {

@@ -1,7 +1,8 @@
 import type * as z from 'zod';
 import { oneOf, quantity, record } from '../contract/fields.js';
 import { GRAVITY_MPS2 } from './drag.js';
-import { lineOf, LineSpec, lineWeightInWaterNPerM } from './lines.js';
+import { LineSpec } from './line-spec.js';
+import { lineOf, lineWeightInWaterNPerM } from './lines.js';
 import { fallMps, SINKING_FORMS, sinkingWeightN } from './sinking.js';
 
 export const CountdownInput = record('a lure that is counted down', {

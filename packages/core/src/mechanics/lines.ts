@@ -1,6 +1,5 @@
-import type * as z from 'zod';
-import { oneOf, quantity, record } from '../contract/fields.js';
-import { LINE_MATERIALS } from '../contract/ids.js';
+import type { LINE_MATERIALS } from '../contract/ids.js';
+import type { LineSpec } from './line-spec.js';
 
 export type LineMaterial = (typeof LINE_MATERIALS)[number];
 
@@ -83,33 +82,6 @@ export function usualTestLb(material: LineMaterial, diameterMm: number): number 
   const off = ([, mm]: readonly [number, number]) => Math.abs(mm - diameterMm);
   return USUAL_DIAMETERS_MM[material].reduce((best, row) => (off(row) < off(best) ? row : best))[0];
 }
-
-export const material = oneOf('a line material', LINE_MATERIALS);
-export const diameterMm = quantity('a line diameter in mm', 0.04, 2);
-export const testLb = quantity('a test in lb', 1, 200);
-
-/** A line by its material and either its diameter or its test. */
-export const LineSpec = record('a line', {
-  material,
-  diameterMm: diameterMm.optional(),
-  testLb: testLb.optional(),
-}).superRefine(oneOfTheTwo);
-
-/** Refuses a line without its thickness, and one that states it twice. */
-export function oneOfTheTwo(
-  line: { diameterMm?: number | undefined; testLb?: number | undefined },
-  context: { addIssue: (issue: { code: 'custom'; path: string[]; message: string }) => void },
-): void {
-  const [hasDiameter, hasTest] = [line.diameterMm !== undefined, line.testLb !== undefined];
-  if (hasDiameter === hasTest) {
-    context.addIssue({
-      code: 'custom',
-      path: [hasDiameter ? 'testLb' : 'diameterMm'],
-      message: `expected either diameterMm or testLb, got ${hasDiameter ? 'both' : 'neither'}`,
-    });
-  }
-}
-export type LineSpec = z.infer<typeof LineSpec>;
 
 /** A line as the arithmetic wants it. */
 export interface Line {

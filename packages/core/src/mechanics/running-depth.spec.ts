@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { calculate } from './calc.js';
 import { bottomAtM, maxDepthOf, shareBetween, type PathPoint } from './cast-path.js';
-import { lineOf, LineSpec, usualDiameterMm, usualTestLb } from './lines.js';
+import { LineSpec } from './line-spec.js';
+import { lineOf, usualDiameterMm, usualTestLb } from './lines.js';
 import { runningDepth, RunningDepthInput, type RunningDepth } from './running-depth.js';
 
 type Input = Parameters<(typeof RunningDepthInput)['parse']>[0] & object;

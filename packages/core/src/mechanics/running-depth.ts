@@ -1,9 +1,11 @@
 import * as z from 'zod';
 import { oneOf, quantity, record } from '../contract/fields.js';
 import { bottomAtM, maxDepthOf, shareBetween, type Cast, type PathPoint } from './cast-path.js';
-import { calibratedDiver, divePath, StatedDepthProblem, type StatedFor } from './diving.js';
+import { calibrated } from './calibrated.js';
+import { divePath } from './diving.js';
 import { LINE_MATERIALS } from '../contract/ids.js';
-import { diameterMm, lineOf, LineSpec, material, oneOfTheTwo, testLb, type Line, type LineMaterial } from './lines.js';
+import { diameterMm, LineSpec, material, oneOfTheTwo, testLb } from './line-spec.js';
+import { lineOf, type Line, type LineMaterial } from './lines.js';
 import type { LureForces } from './lure-forces.js';
 import { depthHeldM, SINKING_FORMS, sinkingLure, sinkPath } from './sinking.js';
 
@@ -91,16 +93,6 @@ export interface RunningDepth {
   readonly lines: LineThatReaches[];
 }
 
-/** A field's value that cannot be worked with beside the others, told by its place and in one sentence. */
-export class CalcProblem extends Error {
-  constructor(
-    readonly path: string,
-    message: string,
-  ) {
-    super(message);
-  }
-}
-
 const diver = (lure: z.output<typeof DivingLure>): LureForces => {
   const { lineMaterial, lineDiameterMm, testLb: lb, ...cast } = lure.statedFor ?? Stated.parse({});
   const line = lineOf({
@@ -109,27 +101,6 @@ const diver = (lure: z.output<typeof DivingLure>): LureForces => {
   });
   return calibrated(lure.statedDepthM, { line, ...cast });
 };
-
-const known = new Map<string, LureForces>();
-const MOST_KNOWN = 300;
-
-/** Calibrates a diver once: lures come back again and again. @throws CalcProblem where the depth cannot be had */
-export function calibrated(statedDepthM: number, statedFor: StatedFor): LureForces {
-  const { line, castM: cast, rodTipM: tip, speedMps: speed } = statedFor;
-  const key = [statedDepthM, line.material, line.diameterM, cast, tip, speed, statedFor.rough].join();
-  let lure = known.get(key);
-  if (!lure) {
-    try {
-      lure = calibratedDiver(statedDepthM, statedFor);
-    } catch (error) {
-      if (error instanceof StatedDepthProblem) throw new CalcProblem('lure.statedDepthM', error.message);
-      throw error;
-    }
-    if (known.size >= MOST_KNOWN) known.clear();
-    known.set(key, lure);
-  }
-  return lure;
-}
 
 /** Tests that are looked through for a line that reaches, heaviest first. */
 const TESTS_LB = [65, 50, 40, 30, 25, 20, 17, 15, 12, 10, 8, 6, 4];

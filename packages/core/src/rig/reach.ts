@@ -2,7 +2,7 @@ import type { LineMaterial } from '../contract/ids.js';
 import { castPath, maxDepthOf } from '../mechanics/cast-path.js';
 import { lineOf } from '../mechanics/lines.js';
 import { pullOf } from '../mechanics/lure-forces.js';
-import { calibrated } from '../mechanics/running-depth.js';
+import { calibrated } from '../mechanics/calibrated.js';
 import { depthHeldM, sinkingLure } from '../mechanics/sinking.js';
 import type { Category, WaterForm } from '../presentation/category.js';
 import { speedMps } from '../retrieve/retrieve.js';

@@ -12,7 +12,7 @@ import {
 } from '../contract/fields.js';
 import * as ids from '../contract/ids.js';
 import { HOOK_SIZES } from '../mechanics/hooks.js';
-import { diameterMm, material, testLb } from '../mechanics/lines.js';
+import { diameterMm, material, testLb } from '../mechanics/line-spec.js';
 
 /** What an angler owns. */
 export const TACKLE_KINDS = ['lure', 'trailer', 'hook', 'weight', 'blade', 'rod', 'reel', 'line', 'leader'] as const;
