@@ -12,7 +12,7 @@ const swc = {
     '^@inky-shoal/demo$': '<rootDir>/demo/src/index.ts',
   },
   testEnvironment: 'node',
-  transformIgnorePatterns: ['node_modules/(?!quick-lru)'],
+  transformIgnorePatterns: ['node_modules/(?!quick-lru|d3-array|internmap)'],
   // Tests run in a context where each look for a global is slow: handed in, arithmetic is several times as fast.
   sandboxInjectedGlobals: ['Math', 'Number'],
 };

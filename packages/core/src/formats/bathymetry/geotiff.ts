@@ -2,6 +2,7 @@ import { fromArrayBuffer, type GeoTIFFImage } from 'geotiff';
 import { knownCrs, type Crs } from '../../chart/crs.js';
 import { MOST_CELLS } from '../ascii-grid.js';
 import { FileProblem } from '../file-problem.js';
+import { boundUnpacking, READABLE_PACKINGS } from './tiff-unpacking.js';
 import { rangeOf, type BedUnit, type FoundBed, type Raster } from './found.js';
 
 /** Numbers of the GeoTIFF standard (OGC 19-008r4): model types, raster types, units, and "its own". */
@@ -46,6 +47,22 @@ async function checkWhole(image: GeoTIFFImage, bytes: number): Promise<void> {
   if (end > bytes) throw new FileProblem(`This TIFF breaks off at byte ${bytes}: its rows go on to byte ${end}.`);
 }
 
+/** Refuses blocks that are packed in an unknown way, or are so large that one of them fills the memory. */
+function checkBlocks(image: GeoTIFFImage): void {
+  const packing = (image.fileDirectory.getValue('Compression') as number | undefined) ?? 1;
+  if (!READABLE_PACKINGS.has(packing)) {
+    throw new FileProblem(
+      `This TIFF is packed in way ${packing}, which is not read here: expected none, LZW, deflate or PackBits.`,
+    );
+  }
+  const cells = image.getTileWidth() * image.getTileHeight();
+  if (cells * image.getSamplesPerPixel() > MOST_CELLS) {
+    throw new FileProblem(
+      `The blocks of this TIFF have ${Math.round(cells / 1e6)} million cells: expected at most ${MOST_CELLS / 1e6}.`,
+    );
+  }
+}
+
 async function unitIn(image: GeoTIFFImage, keys: GeoKeys): Promise<BedUnit | null> {
   const vertical = keys.VerticalUnitsGeoKey as number | undefined;
   if (vertical !== undefined && UNITS[vertical]) return UNITS[vertical];
@@ -88,7 +105,9 @@ function placing(image: GeoTIFFImage, keys: GeoKeys): Omit<Raster, 'values'> {
 async function valuesOf(image: GeoTIFFImage, step?: (share: number) => void): Promise<Float32Array> {
   const [cols, rows] = [image.getWidth(), image.getHeight()];
   const values = new Float32Array(cols * rows);
-  const band = Math.max(1, Math.ceil(rows / PARTS));
+  // In whole blocks, so that none is unpacked twice.
+  const block = Math.max(1, image.getTileHeight());
+  const band = block * Math.max(1, Math.round(rows / PARTS / block));
   for (let from = 0; from < rows; from += band) {
     const to = Math.min(rows, from + band);
     const [part] = (await image.readRasters({
@@ -120,6 +139,8 @@ export async function readGeoTiff(bytes: ArrayBuffer, step?: (share: number) => 
   const crs = crsIn(keys);
   const unit = await unitIn(image, keys);
   await checkWhole(image, bytes.byteLength);
+  checkBlocks(image);
+  await boundUnpacking();
   let values: Float32Array;
   try {
     values = await valuesOf(image, step);

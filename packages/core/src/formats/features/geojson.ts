@@ -1,6 +1,6 @@
 import type { ChartFeature } from '../../contract/charts.js';
 import { placeOf, readOwnFields, type Position, type Told } from './found.js';
-import { FeatureProblem, lineAt } from './problem.js';
+import { FeatureProblem, linesOf } from './problem.js';
 
 /** Holds what only we write among a feature's properties. */
 const OWN = 'inky-shoal';
@@ -34,7 +34,7 @@ export function readJson(text: string): Json {
     if (isObject(value)) return value;
   } catch (error) {
     const at = /position (\d+)/.exec((error as Error).message)?.[1];
-    const line = lineAt(text, at === undefined ? text.length : Number(at));
+    const line = linesOf(text)(at === undefined ? text.length : Number(at));
     throw new FeatureProblem(
       `line ${line}: this is no whole GeoJSON file, it breaks off or has a sign too many there.`,
     );

@@ -1,5 +1,5 @@
 import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser';
-import { FeatureProblem, lineAt } from './problem.js';
+import { FeatureProblem, linesOf } from './problem.js';
 
 /** An element as the parser gives it: attributes begin with @, what it holds goes by name. */
 export type Element = Readonly<Record<string, unknown>>;
@@ -33,12 +33,13 @@ export interface XmlText {
 export function readXml(text: string, lists: readonly string[]): XmlText {
   const valid = XMLValidator.validate(text);
   if (valid !== true) throw new FeatureProblem(`line ${valid.err.line}: this is no whole XML file. ${valid.err.msg}`);
+  const lineAt = linesOf(text);
   const mark = XMLParser.getMetaDataSymbol() as unknown as keyof Element;
   return {
     root: parser(lists).parse(text) as Element,
     lineOf: (element) => {
       const { startIndex } = (element[mark] ?? {}) as { startIndex?: number };
-      return startIndex === undefined ? 'one of the features' : `line ${lineAt(text, startIndex)}`;
+      return startIndex === undefined ? 'one of the features' : `line ${lineAt(startIndex)}`;
     },
   };
 }
