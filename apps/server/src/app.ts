@@ -4,8 +4,10 @@ import express, { type Express, type Request, type Response } from 'express';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { hostCheck } from './http/host-check.js';
+import { jsonBody } from './http/json-body.js';
 import { page, security, withNonce } from './http/page.js';
 import { problemHandler, unknownRoute } from './http/problem.js';
+import { sameOrigin } from './http/same-origin.js';
 import { chartRoutes } from './routes/charts.js';
 import { bookRoutes } from './routes/books.js';
 import { instrumentRoutes } from './routes/instruments.js';
@@ -47,12 +49,12 @@ export function createApp({ books, logger, webDir, allowedHosts }: AppParts): Ex
   app.use(hostCheck(allowedHosts));
   app.use(withNonce, security);
   app.use(compression());
-  app.use('/api', (_request, response, next) => {
+  app.use('/api', sameOrigin, (_request, response, next) => {
     response.setHeader('cache-control', 'no-store');
     next();
   });
   // Tracks, beds and trips are larger than other bodies: these routes read their own.
-  app.use('/api', chartRoutes(books), tripRoutes(books), express.json({ limit: BODY_LIMIT }));
+  app.use('/api', chartRoutes(books), tripRoutes(books), jsonBody(BODY_LIMIT));
   app.get('/api/health', (_request, response) => {
     response.json({ status: 'ok', engineVersion: ENGINE_VERSION });
   });

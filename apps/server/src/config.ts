@@ -10,6 +10,8 @@ export interface Config {
   readonly port: number;
   /** The one folder in which data lives. */
   readonly dataDir: string;
+  /** Where the built server lies, whose parts run beside it. */
+  readonly programDir: string;
   /** The built web application; absent where only the API is served. */
   readonly webDir: string;
   /** Names under which the server may be addressed, besides those of the loopback. */
@@ -54,6 +56,7 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>, ro
     host: env['INKY_HOST'] ?? '127.0.0.1',
     port: portOf(env['INKY_PORT']),
     dataDir: resolve(rootDir, env['INKY_DATA'] ?? '.data'),
+    programDir: resolve(rootDir, 'apps/server/dist'),
     webDir: resolve(rootDir, env['INKY_WEB'] ?? 'apps/web/dist/browser'),
     allowedHosts: (env['INKY_ALLOWED_HOSTS'] ?? '')
       .split(',')

@@ -245,8 +245,11 @@ describe('weather from outside', () => {
       status: 422,
       body: { detail: expect.stringContaining('begins with http') },
     });
-    expect((await server.call('PUT', '/api/books/own/outside', { address: service.address })).body).toEqual({
+    expect(
+      (await server.call('PUT', '/api/books/own/outside', { address: service.address, privateNetwork: true })).body,
+    ).toEqual({
       address: service.address,
+      privateNetwork: true,
     });
     expect(((await server.call('GET', own)).body as OutsideAt).weatherDays.length).toBeGreaterThan(5);
     await server.call('PUT', '/api/books/own/outside', { address: null });

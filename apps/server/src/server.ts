@@ -8,6 +8,10 @@ import { closeBooks, openBooks } from './services/book.js';
 /** Running requests may take so long to end when the server stops. */
 const GRACE_MS = 2000;
 
+/** A request that comes in more slowly than this is cut: its head, and all of it (the largest chart over a slow line). */
+const HEADERS_MS = 15_000;
+const REQUEST_MS = 180_000;
+
 export interface RunningServer {
   readonly address: string;
   /** Takes no new requests, lets running ones end, closes the books. */
@@ -26,6 +30,7 @@ export async function startServer(config: Config): Promise<RunningServer> {
   const logger = pino({ level: config.logLevel });
   const books = await openBooks({
     dataDir: config.dataDir,
+    programDir: config.programDir,
     systemNow: () => new Date(),
     demoOutside: config.demoOutside,
     demoBoat: config.demoBoat ?? null,
@@ -36,6 +41,8 @@ export async function startServer(config: Config): Promise<RunningServer> {
     config.port,
     config.host,
   );
+  server.headersTimeout = HEADERS_MS;
+  server.requestTimeout = REQUEST_MS;
   try {
     await listening(server);
   } catch (error) {

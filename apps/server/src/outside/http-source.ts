@@ -1,7 +1,8 @@
-import { type GaugeHours, parse, type WeatherHours } from '@inky-shoal/core';
 import { ExponentialBackoff, handleWhen, isTaskCancelledError, retry, timeout, TimeoutStrategy, wrap } from 'cockatiel';
-import type * as z from 'zod';
-import { SourceFailure, type HourSource, type OutsideQuery } from './source.js';
+import { ask, TooLong, type Answer } from './ask.js';
+import type { HoursReader } from './hours-reader.js';
+import { NotReachable } from './reachable.js';
+import { SourceFailure, type DaysTold, type OutsideQuery } from './source.js';
 
 export interface Patience {
   /** One try may take so long. */
@@ -19,25 +20,31 @@ const MOST_BYTES = 16e6;
 /** A refusal that another try will not change. */
 class Refused extends SourceFailure {}
 
-/** Hours from a service over HTTP: JSON in columns, checked before it is let in. */
-export class HttpSource<Hours extends WeatherHours | GaugeHours> implements HourSource<Hours> {
+/** Where a service is, and whether that may be in a network of one's own. */
+export interface ServiceAddress {
+  /** As http://127.0.0.1:4730 */
+  readonly address: string;
+  readonly privateNetwork: boolean;
+}
+
+/** Hours from a service over HTTP: JSON in columns, checked before it is let in, told as days. */
+export class HttpSource {
   readonly name: string;
 
-  /**
-   * @param address where the service is, as http://127.0.0.1:4730
-   * @param path of the hours, as `weather`
-   */
+  /** @param kind which hours are asked for: the last part of the address, too */
   constructor(
-    private readonly address: string,
-    private readonly path: string,
-    private readonly shape: z.ZodType<Hours>,
+    private readonly at: ServiceAddress,
+    private readonly kind: 'weather' | 'gauge',
+    private readonly reader: HoursReader,
     private readonly patience: Patience = PATIENCE,
   ) {
-    this.name = new URL(address).host;
+    this.name = new URL(at.address).host;
   }
 
-  async hours({ place, from, now }: OutsideQuery): Promise<Hours> {
-    const url = new URL(this.path, this.address.endsWith('/') ? this.address : `${this.address}/`);
+  /** @throws SourceFailure where it cannot say */
+  async days({ place, from, now }: OutsideQuery): Promise<DaysTold> {
+    const { address } = this.at;
+    const url = new URL(this.kind, address.endsWith('/') ? address : `${address}/`);
     const asked = { latitude: String(place.latitude), longitude: String(place.longitude), from, now };
     for (const [name, value] of Object.entries(asked)) url.searchParams.set(name, value);
     const { timeoutMs, retries, firstWaitMs } = this.patience;
@@ -49,8 +56,9 @@ export class HttpSource<Hours extends WeatherHours | GaugeHours> implements Hour
       timeout(timeoutMs, TimeoutStrategy.Aggressive),
     );
     let gaveUp = false;
+    let text: string;
     try {
-      return await policy.execute(async ({ signal }) => {
+      text = await policy.execute(async ({ signal }) => {
         try {
           return await this.once(url, signal);
         } catch (error) {
@@ -63,35 +71,31 @@ export class HttpSource<Hours extends WeatherHours | GaugeHours> implements Hour
       if (error instanceof SourceFailure) throw error;
       throw new SourceFailure(
         `${this.name} ${gaveUp || isTaskCancelledError(error) ? 'takes too long to answer' : 'does not answer'}`,
-        {
-          cause: error,
-        },
+        { cause: error },
       );
     }
+    const read = await this.reader.read({ as: `${this.kind}-json`, text, timeZone: place.timeZone, now });
+    if (read.ok) return read;
+    throw new SourceFailure(
+      read.why === 'no-json'
+        ? `${this.name} sends something that is not JSON`
+        : `${this.name} sends what cannot be read (${read.words})`,
+    );
   }
 
-  private async once(url: URL, signal: AbortSignal): Promise<Hours> {
-    const response = await fetch(url, { signal, headers: { accept: 'application/json' } });
-    if (!response.ok) {
-      await response.body?.cancel();
-      const words = `${this.name} answers with an error (${response.status})`;
-      throw response.status < 500 ? new Refused(words) : new SourceFailure(words);
-    }
-    if (Number(response.headers.get('content-length') ?? 0) > MOST_BYTES) {
-      await response.body?.cancel();
-      throw new Refused(`${this.name} sends more than can be used`);
-    }
-    let body: unknown;
+  private async once(url: URL, signal: AbortSignal): Promise<string> {
+    let answer: Answer;
     try {
-      body = JSON.parse(await response.text());
+      answer = await ask(url, { signal, mostBytes: MOST_BYTES, privateNetwork: this.at.privateNetwork });
     } catch (error) {
-      if (signal.aborted) throw error;
-      throw new SourceFailure(`${this.name} sends something that is not JSON`, { cause: error });
+      if (error instanceof TooLong) throw new Refused(`${this.name} sends more than can be used`);
+      if (error instanceof NotReachable) throw new Refused(error.message);
+      throw error;
     }
-    const hours = parse(this.shape, body);
-    if (hours.ok) return hours.value;
-    const [first] = hours.problems;
-    const where = first?.path ? `${first.path}: ` : '';
-    throw new SourceFailure(`${this.name} sends what cannot be read (${where}${first?.message ?? 'another shape'})`);
+    const { status, text } = answer;
+    if (status === 200) return text;
+    if (status >= 300 && status < 400) throw new Refused(`${this.name} sends on to another address: give that one`);
+    const words = `${this.name} answers with an error (${status})`;
+    throw status < 500 ? new Refused(words) : new SourceFailure(words);
   }
 }

@@ -1,4 +1,4 @@
-import type { GaugeHours, Place, WeatherHours } from '@inky-shoal/core';
+import type { GaugeDay, Place, WeatherDay } from '@inky-shoal/core';
 
 /** What is asked of a source: hours at a place from a moment on, as known at another. */
 export interface OutsideQuery {
@@ -7,10 +7,11 @@ export interface OutsideQuery {
   readonly now: string;
 }
 
-/** Where hours come from. Rejects with a SourceFailure where it cannot say. */
-export interface HourSource<Hours extends WeatherHours | GaugeHours> {
-  readonly name: string;
-  readonly hours: (query: OutsideQuery) => Promise<Hours>;
+/** What a source told, as the days of the place. */
+export interface DaysTold {
+  readonly source: string;
+  readonly issuedAt: string;
+  readonly days: readonly (WeatherDay | GaugeDay)[];
 }
 
 /** Why a source gave nothing, in a sentence for the user. */

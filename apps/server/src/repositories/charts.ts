@@ -1,6 +1,7 @@
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import { ChartFeature, ChartFrame, type WaterChart } from '@inky-shoal/core/chart';
+import { refuseElsewhere } from '../db/elsewhere.js';
 import { inBatches } from '../db/in-batches.js';
 import type { Db } from '../db/open.js';
 
@@ -62,6 +63,12 @@ export class ChartRepository {
       removed_at: null,
     }));
     await this.db.transaction().execute(async (db) => {
+      await refuseElsewhere(
+        db,
+        'chart_feature',
+        waterId,
+        rows.map(({ id }) => id),
+      );
       await inBatches(rows, ROWS_AT_ONCE, (batch) =>
         db
           .insertInto('chart_feature')

@@ -1,4 +1,5 @@
 import type * as z from 'zod';
+import { inBatches } from '../db/in-batches.js';
 import type { Db } from '../db/open.js';
 import type { OutsideStateTable } from '../db/schema.js';
 
@@ -58,15 +59,15 @@ export class OutsideRepository {
   ): Promise<void> {
     const rows = days.map((day) => ({ water_id: waterId, kind, date: day.date, day: JSON.stringify(day) }));
     await this.db.transaction().execute(async (db) => {
-      for (let from = 0; from < rows.length; from += DAYS_AT_ONCE) {
-        await db
+      await inBatches(rows, DAYS_AT_ONCE, (batch) =>
+        db
           .insertInto('outside_day')
-          .values(rows.slice(from, from + DAYS_AT_ONCE))
+          .values(batch)
           .onConflict((conflict) =>
             conflict.columns(['water_id', 'kind', 'date']).doUpdateSet((set) => ({ day: set.ref('excluded.day') })),
           )
-          .execute();
-      }
+          .execute(),
+      );
       await new OutsideRepository(db).keepState(waterId, kind, state);
     });
   }

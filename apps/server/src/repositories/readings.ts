@@ -1,5 +1,6 @@
 import { ProfilePoint, type Reading, type ReadingBatch, type ReadingDraft } from '@inky-shoal/core';
 import * as z from 'zod';
+import { refuseElsewhere } from '../db/elsewhere.js';
 import { inBatches } from '../db/in-batches.js';
 import type { Db } from '../db/open.js';
 import type { ReadingRow } from '../db/schema.js';
@@ -58,6 +59,12 @@ export class ReadingRepository {
   async putAll(waterId: string, batch: ReadingBatch): Promise<void> {
     const rows = batch.map(({ id, ...draft }) => toRow(id, waterId, draft));
     await this.db.transaction().execute(async (db) => {
+      await refuseElsewhere(
+        db,
+        'reading',
+        waterId,
+        rows.map(({ id }) => id),
+      );
       await inBatches(rows, ROWS_AT_ONCE, (batch) =>
         db
           .insertInto('reading')

@@ -82,7 +82,7 @@ export function bookRoutes(books: Books): Router {
   });
   router.post(
     '/books/:book/waters/:id/weather',
-    text({ type: ['text/csv', 'text/plain'], limit: MOST_CSV }),
+    text({ type: 'text/csv', limit: MOST_CSV }),
     async (request, response) => {
       const book = bookOf(request);
       const water = await waterOf(book, idOf(request));
@@ -96,12 +96,12 @@ export function bookRoutes(books: Books): Router {
     },
   );
   router.get('/books/:book/outside', async (request, response) => {
-    response.json({ address: await bookOf(request).outside.address() });
+    response.json((await bookOf(request).outside.service()) ?? { address: null });
   });
   router.put('/books/:book/outside', async (request, response) => {
     const { outside } = bookOf(request);
-    await outside.setAddress(bodyOf(request, OutsideAddress).address);
-    response.json({ address: await outside.address() });
+    await outside.setAddress(bodyOf(request, OutsideAddress));
+    response.json((await outside.service()) ?? { address: null });
   });
 
   router.get('/books/:book/plans', async (request, response) => {

@@ -2,7 +2,8 @@ import { promisify } from 'node:util';
 import { gunzip } from 'node:zlib';
 import { parse } from '@inky-shoal/core';
 import { bedBytes, ChartFeature, ChartFeatures, ChartFrame, FeatureIds, MOST_BED_BYTES } from '@inky-shoal/core/chart';
-import { json, raw, Router, type Request } from 'express';
+import { raw, Router, type Request } from 'express';
+import { jsonBody } from '../http/json-body.js';
 import { HttpProblem, invalidInput, notFound } from '../http/problem.js';
 import { bodyOf, idOf } from '../http/validate.js';
 import type { Books } from '../services/book.js';
@@ -27,7 +28,7 @@ function frameOf(request: Request): ChartFrame {
 export function chartRoutes(books: Books): Router {
   const router = Router();
   const bookOf = bookIn(books);
-  const large = json({ limit: '8mb' });
+  const large = jsonBody('8mb');
   const waterIn = async (request: Request) => {
     const book = bookOf(request);
     const id = idOf(request);

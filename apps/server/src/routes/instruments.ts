@@ -1,39 +1,45 @@
-import { InstrumentsAddress } from '@inky-shoal/core/formats/nmea';
+import { InstrumentsAddress, type InstrumentNews } from '@inky-shoal/core/formats/nmea';
 import { Router } from 'express';
+import { EventStream } from '../http/event-stream.js';
+import { HttpProblem } from '../http/problem.js';
 import { bodyOf } from '../http/validate.js';
 import type { Books } from '../services/book.js';
 import { bookIn } from './book-of.js';
 
-/** Between words a comment keeps the line to the page open. */
-const KEEP_OPEN_MS = 15_000;
+/** So many pages are told at once. */
+const MOST_STREAMS = 32;
 
 /** A boat's instruments: where they are, and what they say as server-sent events. */
 export function instrumentRoutes(books: Books): Router {
   const router = Router();
   const bookOf = bookIn(books);
+  let streams = 0;
 
   router.get('/books/:book/instruments', async (request, response) => {
-    response.json({ address: await bookOf(request).instruments.address() });
+    response.json(await bookOf(request).instruments.where());
   });
   router.put('/books/:book/instruments', async (request, response) => {
     const { instruments } = bookOf(request);
-    await instruments.setAddress(bodyOf(request, InstrumentsAddress).address);
-    response.json({ address: await instruments.address() });
+    await instruments.setAddress(bodyOf(request, InstrumentsAddress));
+    response.json(await instruments.where());
   });
   router.get('/books/:book/instruments/stream', async (request, response) => {
     const { instruments } = bookOf(request);
-    response.setHeader('content-type', 'text/event-stream');
-    // Packed, words would be held back until there are many.
-    response.setHeader('cache-control', 'no-store, no-transform');
-    response.flushHeaders();
-    const end = await instruments.listen((news) => response.write(`data: ${JSON.stringify(news)}\n\n`));
-    const open = setInterval(() => response.write(': still here\n\n'), KEEP_OPEN_MS);
-    const over = () => {
-      clearInterval(open);
-      end();
-    };
-    if (response.destroyed) over();
-    else response.on('close', over);
+    if (streams >= MOST_STREAMS) {
+      throw new HttpProblem(
+        429,
+        'Too many pages',
+        `${MOST_STREAMS} pages listen to the instruments already: close some.`,
+      );
+    }
+    streams++;
+    response.on('close', () => streams--);
+    const stream = new EventStream<InstrumentNews>(response, (news) =>
+      news.kind === 'heard' ? news.heard.kind : 'line',
+    );
+    const end = await instruments.listen((news) => stream.send(news));
+    if (response.destroyed) end();
+    else response.on('close', end);
   });
   return router;
 }

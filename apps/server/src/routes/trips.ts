@@ -1,7 +1,8 @@
 import { parse } from '@inky-shoal/core';
 import { TripEvents } from '@inky-shoal/core/underway';
-import { json, Router } from 'express';
+import { Router } from 'express';
 import * as z from 'zod';
+import { jsonBody } from '../http/json-body.js';
 import { invalidInput } from '../http/problem.js';
 import { bodyOf } from '../http/validate.js';
 import type { Books } from '../services/book.js';
@@ -21,7 +22,7 @@ export function tripRoutes(books: Books): Router {
   const router = Router();
   const bookOf = bookIn(books);
 
-  router.post('/books/:book/trip-events', json({ limit: MOST_BYTES }), async (request, response) => {
+  router.post('/books/:book/trip-events', jsonBody(MOST_BYTES), async (request, response) => {
     const { trips } = bookOf(request);
     const events = bodyOf(request, TripEvents);
     response.json({ kept: events.length, added: await trips.add(events) });

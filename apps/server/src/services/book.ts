@@ -11,6 +11,7 @@ import { OutsideRepository } from '../repositories/outside.js';
 import { TackleRepository } from '../repositories/tackle.js';
 import { TripRepository } from '../repositories/trips.js';
 import { WaterRepository } from '../repositories/waters.js';
+import { HoursReader } from '../outside/hours-reader.js';
 import type { Patience } from '../outside/http-source.js';
 import { InstrumentService, type LinePatience } from './instruments.js';
 import { OutsideService } from './outside.js';
@@ -22,6 +23,7 @@ export interface OutsideOptions {
   readonly linePatience?: LinePatience;
   /** Where the boat's instruments are, until the user says otherwise. */
   readonly boat: string | null;
+  readonly reader: HoursReader;
 }
 
 /** One book: its waters, readings and plans, in a file of its own, with its own clock. */
@@ -41,7 +43,7 @@ export class BookService {
     readonly id: Book,
     private readonly db: Db,
     private readonly systemNow: () => Date,
-    { address, patience, linePatience, boat }: OutsideOptions,
+    { address, patience, linePatience, boat, reader }: OutsideOptions,
   ) {
     this.waters = new WaterRepository(db);
     this.readings = new ReadingRepository(db);
@@ -56,6 +58,7 @@ export class BookService {
       this.facts,
       { bookNow: () => this.clock.now, machineNow: systemNow },
       address,
+      reader,
       patience,
     );
     this.instruments = new InstrumentService(this.facts, () => this.now(), linePatience, boat);
@@ -124,6 +127,8 @@ export type Books = Readonly<Record<Book, BookService>>;
 
 export interface BookOptions {
   readonly dataDir: string;
+  /** Where the built server lies, whose parts run beside it. */
+  readonly programDir: string;
   readonly systemNow: () => Date;
   /** Address of the stand-ins for the demo's weather and gauge; null where they are not there. */
   readonly demoOutside: string | null;
@@ -136,18 +141,21 @@ export interface BookOptions {
 /** Opens both books in the data folder. Demo and real data live in different files and never mix. */
 export async function openBooks({
   dataDir,
+  programDir,
   systemNow,
   demoOutside,
   demoBoat,
   patience,
   linePatience,
 }: BookOptions): Promise<Books> {
+  const reader = new HoursReader(programDir);
   const open = async (id: Book, address: string | null, boat: string | null) =>
     new BookService(id, await openDb(join(dataDir, `${id}.sqlite`)), systemNow, {
       address,
       patience,
       linePatience,
       boat,
+      reader,
     });
   // The stand-ins make their weather up: only the demo may take them for the world.
   const books = { demo: await open('demo', demoOutside, demoBoat), own: await open('own', null, null) };

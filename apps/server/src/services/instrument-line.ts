@@ -1,4 +1,5 @@
 import { connect, type Socket } from 'node:net';
+import { NotReachable, publicLookup } from '../outside/reachable.js';
 import { InstrumentListener, type InstrumentNews } from '@inky-shoal/core/formats/nmea';
 
 /** How long a line may be silent before that is said, and after how long one that is away is called again. */
@@ -29,14 +30,14 @@ export class InstrumentLine {
   private closed = false;
   private readonly latest = new Map<string, HeardNews>();
 
-  /** @param address as tcp://192.168.4.1:10110 */
+  /** @param at the address, as tcp://192.168.4.1:10110, and whether it may be in a network of one's own */
   constructor(
-    address: string,
+    private readonly at: { readonly address: string; readonly privateNetwork: boolean },
     private readonly now: () => string,
     private readonly tell: (news: InstrumentNews) => void,
     private readonly patience = LINE_PATIENCE,
   ) {
-    const { hostname, port } = new URL(address);
+    const { hostname, port } = new URL(at.address);
     this.call(hostname.replace(/^\[|\]$/g, ''), Number(port));
   }
 
@@ -54,14 +55,14 @@ export class InstrumentLine {
 
   private call(host: string, port: number): void {
     this.listener = new InstrumentListener();
-    const socket = connect({ host, port });
+    const socket = connect({ host, port, ...(this.at.privateNetwork ? {} : { lookup: publicLookup }) });
     this.socket = socket;
     let failure: string | null = null;
     socket.setEncoding('latin1');
     socket.on('connect', () => this.waitForWords());
     socket.on('data', (piece) => this.hear(String(piece)));
-    socket.on('error', ({ code = '' }: NodeJS.ErrnoException) => {
-      failure = WHY[code] ?? 'The line broke.';
+    socket.on('error', (error: NodeJS.ErrnoException) => {
+      failure = error instanceof NotReachable ? error.message : (WHY[error.code ?? ''] ?? 'The line broke.');
     });
     socket.on('close', () => {
       clearTimeout(this.silence);

@@ -1,10 +1,12 @@
-import type { InstrumentNews } from '@inky-shoal/core/formats/nmea';
+import type { InstrumentNews, InstrumentsAddress } from '@inky-shoal/core/formats/nmea';
+import { refusePrivateHost } from '../outside/reachable.js';
 import type { FactRepository } from '../repositories/facts.js';
 import { InstrumentLine, type LinePatience } from './instrument-line.js';
 
 export type { LinePatience } from './instrument-line.js';
 
 const ADDRESS = 'instruments-address';
+const PRIVATE = 'instruments-private';
 const NONE: InstrumentNews = { kind: 'line', state: 'none', why: null, sentences: 0, badChecksums: 0, garbled: 0 };
 
 type Listener = (news: InstrumentNews) => void;
@@ -22,14 +24,22 @@ export class InstrumentService {
     private readonly usual: string | null = null,
   ) {}
 
-  async address(): Promise<string | null> {
+  /** Where they are, and whether that may be in a network of one's own. */
+  async where(): Promise<{ address: string | null; privateNetwork: boolean }> {
     const kept = await this.facts.get(ADDRESS);
-    return kept === undefined ? this.usual : kept || null;
+    if (kept === undefined) return { address: this.usual, privateNetwork: true };
+    // One that was kept before this was asked had been called all along.
+    return { address: kept || null, privateNetwork: (await this.facts.get(PRIVATE)) !== '0' };
   }
 
-  /** Sets where the instruments are. Who listens already hears those from now on. */
-  async setAddress(address: string | null): Promise<void> {
+  /**
+   * Sets where the instruments are. Who listens already hears those from now on.
+   * @throws NotReachable where that is in a private network and it was not allowed
+   */
+  async setAddress({ address, privateNetwork = false }: InstrumentsAddress): Promise<void> {
+    if (address !== null && !privateNetwork) refusePrivateHost(new URL(address).hostname);
     // Nowhere is kept, too: it stands against where they usually are.
+    await this.facts.set(PRIVATE, privateNetwork ? '1' : '0');
     await this.facts.set(ADDRESS, address ?? '');
     this.hangUp();
     if (this.listeners.size) await this.callUp();
@@ -52,11 +62,11 @@ export class InstrumentService {
   }
 
   private async callUp(): Promise<void> {
-    const address = await this.address();
+    const { address, privateNetwork } = await this.where();
     // While the address was looked up, somebody else may have called, or the last listener gone.
     if (this.line || !this.listeners.size) return;
     if (address === null) return this.tell(NONE);
-    this.line = new InstrumentLine(address, this.now, (news) => this.tell(news), this.patience);
+    this.line = new InstrumentLine({ address, privateNetwork }, this.now, (news) => this.tell(news), this.patience);
     for (const news of this.line.soFar()) this.tell(news);
   }
 

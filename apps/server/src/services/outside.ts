@@ -1,16 +1,15 @@
 import {
   GaugeDay,
-  GaugeHours,
+  type OutsideAddress,
   type OutsideAt,
   type OutsideState,
   type Water,
   WeatherDay,
-  WeatherHours,
 } from '@inky-shoal/core';
-import { daysOfGauge, daysOfWeather } from '@inky-shoal/core/formats';
-import { CsvSource } from '../outside/csv-source.js';
-import { HttpSource, type Patience } from '../outside/http-source.js';
-import { SourceFailure, type HourSource } from '../outside/source.js';
+import type { HoursReader } from '../outside/hours-reader.js';
+import { HttpSource, type Patience, type ServiceAddress } from '../outside/http-source.js';
+import { refusePrivateHost } from '../outside/reachable.js';
+import { SourceFailure, type DaysTold } from '../outside/source.js';
 import type { FactRepository } from '../repositories/facts.js';
 import type { KeptState, OutsideKind, OutsideRepository } from '../repositories/outside.js';
 
@@ -27,6 +26,7 @@ const FIRST_DAYS_BACK = 560;
 /** Later ones ask again for the last days, which may have been put right since. */
 const AGAIN_DAYS = 3;
 const ADDRESS = 'weather-address';
+const PRIVATE = 'weather-private';
 
 const NEVER: KeptState = { source: null, issuedAt: null, answeredAt: null, askedAt: null, failure: null };
 
@@ -50,16 +50,28 @@ export class OutsideService {
     private readonly clock: OutsideClock,
     /** Address of the service where the book names none of its own. */
     private readonly usualAddress: string | null,
+    private readonly reader: HoursReader,
     private readonly patience?: Patience,
   ) {}
 
-  /** Address of the service that serves weather and gauge; null where there is none. */
-  async address(): Promise<string | null> {
-    return (await this.facts.get(ADDRESS)) ?? this.usualAddress;
+  /** Where the service is that serves weather and gauge; null where there is none. */
+  async service(): Promise<ServiceAddress | null> {
+    const kept = await this.facts.get(ADDRESS);
+    if (kept === undefined)
+      return this.usualAddress === null ? null : { address: this.usualAddress, privateNetwork: true };
+    // One that was kept before this was asked had been called all along.
+    return { address: kept, privateNetwork: (await this.facts.get(PRIVATE)) !== '0' };
   }
 
-  async setAddress(address: string | null): Promise<void> {
-    await (address === null ? this.facts.remove(ADDRESS) : this.facts.set(ADDRESS, address));
+  /** @throws NotReachable where the address is in a private network and that was not allowed */
+  async setAddress({ address, privateNetwork = false }: OutsideAddress): Promise<void> {
+    if (address === null) {
+      await this.facts.remove(ADDRESS);
+      return;
+    }
+    if (!privateNetwork) refusePrivateHost(new URL(address).hostname);
+    await this.facts.set(PRIVATE, privateNetwork ? '1' : '0');
+    await this.facts.set(ADDRESS, address);
   }
 
   /** What is known at a water, brought up to date first where that is quick. `ask` asks even when all is fresh. */
@@ -78,7 +90,10 @@ export class OutsideService {
 
   /** Takes in weather from a file; rejects with a SourceFailure where it cannot be read. @returns days taken in */
   async takeFile(water: Water, text: string): Promise<number> {
-    return this.bring(water, 'weather', new CsvSource(text));
+    const now = this.clock.bookNow();
+    const read = await this.reader.read({ as: 'weather-csv', text, timeZone: water.place.timeZone, now });
+    if (!read.ok) throw new SourceFailure(read.words);
+    return this.keep(water, 'weather', 'a file', read);
   }
 
   /** Waits for questions that are on their way. */
@@ -93,13 +108,13 @@ export class OutsideService {
 
   /** @returns whether the question is still on its way */
   private async refresh(water: Water, kind: OutsideKind, ask: boolean): Promise<boolean> {
-    const address = await this.address();
-    if (address === null) return false;
+    const service = await this.service();
+    if (service === null) return false;
     const key = `${water.id} ${kind}`;
     let question = this.underway.get(key);
     if (!question) {
       if (!ask && !(await this.isDue(water, kind))) return false;
-      question = this.question(water, kind, address).finally(() => this.underway.delete(key));
+      question = this.question(water, kind, service).finally(() => this.underway.delete(key));
       this.underway.set(key, question);
     }
     let timer: NodeJS.Timeout | undefined;
@@ -113,18 +128,21 @@ export class OutsideService {
 
   private async isDue(water: Water, kind: OutsideKind): Promise<boolean> {
     const { answeredAt, askedAt, failure } = (await this.kept.state(water.id, kind)) ?? NEVER;
-    const since = (at: string | null) => (at ? this.clock.machineNow().getTime() - Date.parse(at) : Infinity);
+    // A moment that lies ahead was told by a clock that was wrong: it says nothing of how long ago that was.
+    const since = (at: string | null) => {
+      const passed = at ? this.clock.machineNow().getTime() - Date.parse(at) : Infinity;
+      return passed < 0 ? Infinity : passed;
+    };
     return failure === null ? since(answeredAt) > FRESH_MS : since(askedAt) > REST_MS;
   }
 
   /** Asks, and keeps the answer or what went wrong. Never rejects: a silent outside is nothing unusual. */
-  private async question(water: Water, kind: OutsideKind, address: string): Promise<void> {
-    const source =
-      kind === 'weather'
-        ? new HttpSource(address, 'weather', WeatherHours, this.patience)
-        : new HttpSource(address, 'gauge', GaugeHours, this.patience);
+  private async question(water: Water, kind: OutsideKind, service: ServiceAddress): Promise<void> {
     try {
-      await this.bring(water, kind, source);
+      const now = this.clock.bookNow();
+      const source = new HttpSource(service, kind, this.reader, this.patience);
+      const told = await source.days({ place: water.place, from: await this.from(water, kind, now), now });
+      await this.keep(water, kind, source.name, told);
     } catch (error) {
       const before = (await this.kept.state(water.id, kind)) ?? NEVER;
       const failure = error instanceof SourceFailure ? error.message : 'The answer could not be kept';
@@ -133,20 +151,17 @@ export class OutsideService {
     }
   }
 
-  private async bring(
+  private async keep(
     water: Water,
     kind: OutsideKind,
-    source: HourSource<WeatherHours> | HourSource<GaugeHours>,
+    name: string,
+    { source, issuedAt, days }: DaysTold,
   ): Promise<number> {
-    const now = this.clock.bookNow();
-    const hours = await source.hours({ place: water.place, from: await this.from(water, kind, now), now });
-    const { timeZone } = water.place;
-    const days = 'airTempC' in hours ? daysOfWeather(hours, timeZone) : daysOfGauge(hours, timeZone);
-    if (!days.length) throw new SourceFailure(`${source.name} has no whole day of figures`);
+    if (!days.length) throw new SourceFailure(`${name} has no whole day of figures`);
     const machineNow = this.clock.machineNow().toISOString();
     await this.kept.keep(water.id, kind, days, {
-      source: hours.source,
-      issuedAt: hours.issuedAt,
+      source,
+      issuedAt,
       answeredAt: machineNow,
       askedAt: machineNow,
       failure: null,

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { clientId, instant, maybe, oneOf, quantity, record, shortText } from './fields.js';
 import { COVERS, STRUCTURES } from './ids.js';
+import { MOST_CHART_CELLS } from './limits.js';
 
 /** Where a chart lies and how its cells are laid out. Its bed goes apart, as whole centimetres. */
 export const ChartFrame = record('a chart', {
@@ -19,6 +20,9 @@ export const ChartFrame = record('a chart', {
   source: shortText('a source', 200),
   /** The bed was laid through soundings: behind it comes, a byte a cell, how far off the nearest one is. */
   sounded: maybe(z.boolean({ error: 'expected true or false' })),
+}).refine(({ cols, rows }) => cols * rows <= MOST_CHART_CELLS, {
+  error: `expected at most ${MOST_CHART_CELLS / 1e6} million cells`,
+  path: ['cols'],
 });
 export type ChartFrame = z.infer<typeof ChartFrame>;
 /** A chart as kept. */

@@ -3,6 +3,9 @@ import * as z from 'zod';
 /** How a refused value is quoted back: short, and never the whole of a large body. */
 function quoted(value: unknown): string {
   if (value === undefined) return 'nothing';
+  // What lies deep is not written out: writing it goes as deep.
+  if (Array.isArray(value)) return value.length ? `a list of ${value.length}` : 'an empty list';
+  if (typeof value === 'object' && value !== null) return 'an object';
   const text = JSON.stringify(value) ?? String(value);
   return text.length > 40 ? `${text.slice(0, 37)}...` : text;
 }
@@ -40,7 +43,12 @@ export function maybe<T extends z.ZodType>(schema: T) {
 /** A short text, trimmed. */
 export function shortText(what: string, max: number) {
   const error = refusal(`${what} of 1 to ${max} characters`);
-  return z.string({ error }).trim().min(1, { error }).max(max, { error });
+  return z
+    .string({ error })
+    .trim()
+    .min(1, { error })
+    .max(max, { error })
+    .refine((text) => !text.includes('\u0000'), { error: `expected ${what} without a NUL character` });
 }
 
 function isCalendarDate(text: string): boolean {
@@ -88,8 +96,8 @@ export const timeZone = z.string({ error: zoneError }).max(60, { error: zoneErro
 
 const idError = refusal('an id made by the client, a UUID');
 
-/** Ids are made by the client (UUIDv7), so that work done with no signal keeps its identity. */
-export const clientId = z.uuid({ error: idError });
+/** Ids are made by the client (UUIDv7), so that work done with no signal keeps its identity. One letter case. */
+export const clientId = z.uuid({ error: idError }).toLowerCase();
 
 /** A strict object whose refusals say what was expected of the whole. */
 export function record<T extends z.ZodRawShape>(what: string, shape: T) {

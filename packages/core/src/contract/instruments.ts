@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { instant } from './fields.js';
+import { instant, maybe } from './fields.js';
 
 /** Where a boat's instruments speak, as tcp://192.168.4.1:10110; null where there are none. */
 export const InstrumentsAddress = z.strictObject({
@@ -10,7 +10,12 @@ export const InstrumentsAddress = z.strictObject({
       error: 'expected an address as tcp://192.168.4.1:10110, or null',
     })
     .refine((address) => Number(address.split(':').at(-1)) <= 65_535, { error: 'expected a port to 65535' })
+    .refine((address) => URL.canParse(address), {
+      error: 'expected an address that exists, as tcp://192.168.4.1:10110',
+    })
     .nullable(),
+  /** It may be in a network of one's own, as a boat's is. */
+  privateNetwork: maybe(z.boolean({ error: 'expected true or false' })),
 });
 export type InstrumentsAddress = z.infer<typeof InstrumentsAddress>;
 

@@ -10,3 +10,6 @@ export const LIMITS = {
   mixedDepthM: [0.2, 60],
 } as const;
 export type Limited = keyof typeof LIMITS;
+
+/** Cells of the largest chart: it is held in memory several times over. */
+export const MOST_CHART_CELLS = 16_000_000;

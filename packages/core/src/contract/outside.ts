@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { calendarDate, instant } from './fields.js';
+import { calendarDate, instant, maybe } from './fields.js';
 
 /** A column of hourly figures; null where the service has none. Figures out of all reason are taken as missing. */
 const column = (min: number, max: number) =>
@@ -100,6 +100,9 @@ export const OutsideAddress = z.strictObject({
   address: z
     .url({ protocol: /^https?$/, error: 'expected an address that begins with http:// or https://, or null' })
     .max(300, { error: 'expected an address of at most 300 characters' })
+    .refine((address) => URL.canParse(address), { error: 'expected an address that begins with http:// or https://' })
     .nullable(),
+  /** It may be on this machine or in a network of one's own. */
+  privateNetwork: maybe(z.boolean({ error: 'expected true or false' })),
 });
 export type OutsideAddress = z.infer<typeof OutsideAddress>;

@@ -13,9 +13,13 @@ function pathText(path: readonly PropertyKey[]): string {
   );
 }
 
-/** Turns what the schema refused into one problem for each field. Unknown fields are named one by one. */
+/** More problems than this help nobody. */
+const MOST_PROBLEMS = 50;
+
+/** Turns what the schema refused into one problem for each field, the first fifty. Unknown fields are named one by one. */
 export function problemsOf(error: z.ZodError): Problem[] {
-  return error.issues.flatMap((issue): Problem[] =>
+  const issues = error.issues.slice(0, MOST_PROBLEMS);
+  const problems = issues.flatMap((issue): Problem[] =>
     issue.code === 'unrecognized_keys'
       ? issue.keys.map((key) => ({
           path: pathText([...issue.path, key]),
@@ -23,6 +27,7 @@ export function problemsOf(error: z.ZodError): Problem[] {
         }))
       : [{ path: pathText(issue.path), message: issue.message }],
   );
+  return problems.slice(0, MOST_PROBLEMS);
 }
 
 export type Parsed<T> =

@@ -1,4 +1,5 @@
 import type { Grid } from '../chart/grid.js';
+import { MOST_CHART_CELLS } from '../contract/limits.js';
 import { FileProblem } from './file-problem.js';
 
 /** A file that cannot be read, said with the line. */
@@ -16,7 +17,7 @@ const KEYS = [
 ] as const;
 type Key = (typeof KEYS)[number];
 /** More cells than this are refused: a chart is held in memory several times over. */
-export const MOST_CELLS = 16_000_000;
+export const MOST_CELLS = MOST_CHART_CELLS;
 /** A chart has at least this many cells either way. */
 const LEAST_SIDE = 3;
 

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, linkedSignal, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import type { KeptAddress } from '../state/loaded';
 
 /** An address that is kept by its button, with what is wrong with it under it. */
 @Component({
@@ -7,7 +8,7 @@ import { FormsModule } from '@angular/forms';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FormsModule],
   template: `
-    <form (ngSubmit)="kept.emit(text().trim() || null)">
+    <form (ngSubmit)="kept.emit({ address: text().trim() || null, privateNetwork: ownNetwork() })">
       <label class="label" [for]="fieldId()">{{ label() }}</label>
       <div class="row">
         <input
@@ -25,6 +26,10 @@ import { FormsModule } from '@angular/forms';
         />
         <button type="submit" class="act">Keep</button>
       </div>
+      <label class="tick">
+        <input type="checkbox" name="private" [ngModel]="ownNetwork()" (ngModelChange)="ownNetwork.set($event)" />
+        In my own network, or on this machine
+      </label>
       <p [id]="fieldId() + '-problem'" class="problem" role="alert">{{ problem() }}</p>
     </form>
   `,
@@ -32,6 +37,12 @@ import { FormsModule } from '@angular/forms';
     .row {
       display: flex;
       gap: 0.5rem;
+    }
+    .tick {
+      display: flex;
+      align-items: center;
+      gap: 0.5rem;
+      min-height: var(--touch);
     }
     .problem {
       margin: 0.5rem 0 0.75rem;
@@ -43,11 +54,12 @@ export class AddressFieldComponent {
   readonly fieldId = input.required<string>();
   readonly label = input.required<string>();
   readonly placeholder = input('');
-  /** The address as it is kept. */
-  readonly address = input<string | null>(null);
+  /** The address as it is kept, and whether it may be in a network of one's own. */
+  readonly address = input<KeptAddress>({ address: null, privateNetwork: false });
   readonly problem = input<string | null>(null);
-  /** The address to keep; null where the field is empty. */
-  readonly kept = output<string | null>();
+  /** What to keep; no address where the field is empty. */
+  readonly kept = output<KeptAddress>();
 
-  protected readonly text = linkedSignal(() => this.address() ?? '');
+  protected readonly text = linkedSignal(() => this.address().address ?? '');
+  protected readonly ownNetwork = linkedSignal(() => this.address().privateNetwork);
 }

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { catchError, EMPTY, switchMap } from 'rxjs';
 import { BookService } from '../state/book.service';
+import type { KeptAddress } from '../state/loaded';
 import { InstrumentsService } from '../state/instruments.service';
 import { NoticeService } from '../state/notice.service';
 import { AddressFieldComponent } from './address-field.component';
@@ -31,7 +32,7 @@ import { AddressFieldComponent } from './address-field.component';
 export class InstrumentsFieldComponent {
   private readonly instruments = inject(InstrumentsService);
   private readonly notices = inject(NoticeService);
-  protected readonly address = signal<string | null>(null);
+  protected readonly address = signal<KeptAddress>({ address: null, privateNetwork: true });
   protected readonly problem = signal<string | null>(null);
 
   constructor() {
@@ -40,15 +41,15 @@ export class InstrumentsFieldComponent {
         switchMap(() => this.instruments.address().pipe(catchError(() => EMPTY))),
         takeUntilDestroyed(),
       )
-      .subscribe((address) => this.address.set(address));
+      .subscribe((kept) => this.address.set(kept.address === null ? { ...kept, privateNetwork: true } : kept));
   }
 
-  protected keep(address: string | null): void {
-    this.instruments.setAddress(address).subscribe({
+  protected keep(kept: KeptAddress): void {
+    this.instruments.setAddress(kept).subscribe({
       next: () => {
         this.problem.set(null);
         this.notices.say(
-          address ? 'Address kept. Underway listens to it.' : 'No instruments are listened to any more.',
+          kept.address ? 'Address kept. Underway listens to it.' : 'No instruments are listened to any more.',
         );
       },
       error: (error: Error) => this.problem.set(error.message),

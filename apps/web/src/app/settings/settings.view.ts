@@ -6,6 +6,7 @@ import { SCHOOL_IDS, SCHOOL_SIDES, type Book, type SchoolId, type SchoolSide, ty
 import { SelectButton } from 'primeng/selectbutton';
 import { catchError, EMPTY, filter, switchMap } from 'rxjs';
 import { BookService } from '../state/book.service';
+import type { KeptAddress } from '../state/loaded';
 import { NoticeService } from '../state/notice.service';
 import { OutsideService } from '../state/outside.service';
 import { SCHOOL_WORDS } from '../sheet/school-words';
@@ -139,7 +140,7 @@ export class SettingsView {
   private readonly outside = inject(OutsideService);
   private readonly notices = inject(NoticeService);
 
-  protected readonly address = signal<string | null>(null);
+  protected readonly address = signal<KeptAddress>({ address: null, privateNetwork: false });
   protected readonly addressProblem = signal<string | null>(null);
 
   protected readonly units = toSignal(this.settings.units$, { requireSync: true });
@@ -165,11 +166,13 @@ export class SettingsView {
       .subscribe((address) => this.address.set(address));
   }
 
-  protected keepAddress(address: string | null): void {
-    this.outside.setAddress(address).subscribe({
+  protected keepAddress(kept: KeptAddress): void {
+    this.outside.setAddress(kept).subscribe({
       next: () => {
         this.addressProblem.set(null);
-        this.notices.say(address ? 'Address kept. The season asks it from now on.' : 'No service is asked any more.');
+        this.notices.say(
+          kept.address ? 'Address kept. The season asks it from now on.' : 'No service is asked any more.',
+        );
       },
       error: (error: Error) => this.addressProblem.set(error.message),
     });

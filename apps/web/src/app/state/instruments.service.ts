@@ -5,6 +5,7 @@ import type { Sensed } from '@inky-shoal/core/underway';
 import { combineLatest, map, Observable, scan, shareReplay, startWith, switchMap, tap, timer } from 'rxjs';
 import { ApiService } from './api.service';
 import { BookService } from './book.service';
+import type { KeptAddress } from './loaded';
 import { PositionService } from './position.service';
 
 export type LineNews = Extract<InstrumentNews, { kind: 'line' }>;
@@ -85,14 +86,14 @@ export class InstrumentsService {
     return sensedOf(this.latest, Date.now());
   }
 
-  address(): Observable<string | null> {
+  address(): Observable<KeptAddress> {
     return this.api
       .get(`/books/${this.books.book}/instruments`, InstrumentsAddress)
-      .pipe(map(({ address }) => address));
+      .pipe(map(({ address, privateNetwork = false }) => ({ address, privateNetwork })));
   }
 
-  setAddress(address: string | null): Observable<unknown> {
-    return this.api.send({ method: 'PUT', path: `/books/${this.books.book}/instruments`, body: { address } });
+  setAddress(body: KeptAddress): Observable<unknown> {
+    return this.api.send({ method: 'PUT', path: `/books/${this.books.book}/instruments`, body });
   }
 
   private changes(book: string): Observable<Change> {

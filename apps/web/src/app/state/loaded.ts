@@ -28,3 +28,10 @@ export function loading<T>(source: Observable<T>): Observable<Loaded<T>> {
     ),
   );
 }
+
+/** An address outside as it is kept. */
+export interface KeptAddress {
+  readonly address: string | null;
+  /** It may be on the server's machine or in a network of one's own. */
+  readonly privateNetwork: boolean;
+}

@@ -16,6 +16,7 @@ import {
 } from 'rxjs';
 import { ApiService } from './api.service';
 import { BookService } from './book.service';
+import type { KeptAddress } from './loaded';
 
 const SILENT = { source: null, issuedAt: null, answeredAt: null, failure: null, asking: false };
 /** Nothing is known of the outside, or our own server does not answer. */
@@ -71,14 +72,16 @@ export class OutsideService {
       );
   }
 
-  /** Address of the book's weather service; null where it has none. */
-  address(): Observable<string | null> {
-    return this.api.get(`/books/${this.books.book}/outside`, OutsideAddress).pipe(map(({ address }) => address));
+  /** Where the book's weather service is; no address where it has none. */
+  address(): Observable<KeptAddress> {
+    return this.api
+      .get(`/books/${this.books.book}/outside`, OutsideAddress)
+      .pipe(map(({ address, privateNetwork = false }) => ({ address, privateNetwork })));
   }
 
-  setAddress(address: string | null): Observable<unknown> {
+  setAddress(body: KeptAddress): Observable<unknown> {
     return this.api
-      .send({ method: 'PUT', path: `/books/${this.books.book}/outside`, body: { address } })
+      .send({ method: 'PUT', path: `/books/${this.books.book}/outside`, body })
       .pipe(tap(() => this.changed.next()));
   }
 }

@@ -1,0 +1,57 @@
+import { parentPort, workerData } from 'node:worker_threads';
+import { type GaugeDay, GaugeHours, parse, type WeatherDay, WeatherHours } from '@inky-shoal/core';
+import { daysOfGauge, daysOfWeather, readTable, TableProblem, weatherFromTable } from '@inky-shoal/core/formats';
+
+/** A text of hourly figures, as a file or a service gave it. */
+export interface HoursText {
+  readonly as: 'weather-csv' | 'weather-json' | 'gauge-json';
+  readonly text: string;
+  readonly timeZone: string;
+  /** Hours after this count as forecast, in a file. */
+  readonly now: string;
+}
+
+/** The days that a text tells, or why it tells none, as the end of a sentence that begins with its source. */
+export type HoursRead =
+  | {
+      readonly ok: true;
+      readonly source: string;
+      readonly issuedAt: string;
+      readonly days: readonly (WeatherDay | GaugeDay)[];
+    }
+  | { readonly ok: false; readonly why: 'no-json' | 'file' | 'shape'; readonly words: string };
+
+function hoursIn({ as, text, timeZone, now }: HoursText): HoursRead {
+  if (as === 'weather-csv') {
+    try {
+      const hours = weatherFromTable(readTable(text), timeZone, now);
+      return { ok: true, source: hours.source, issuedAt: hours.issuedAt, days: daysOfWeather(hours, timeZone) };
+    } catch (error) {
+      if (error instanceof TableProblem) return { ok: false, why: 'file', words: error.message };
+      throw error;
+    }
+  }
+  let body: unknown;
+  try {
+    body = JSON.parse(text);
+  } catch {
+    return { ok: false, why: 'no-json', words: '' };
+  }
+  const refused = (problems: readonly { path: string; message: string }[]): HoursRead => {
+    const [first] = problems;
+    const where = first?.path ? `${first.path}: ` : '';
+    return { ok: false, why: 'shape', words: `${where}${first?.message ?? 'another shape'}` };
+  };
+  if (as === 'weather-json') {
+    const hours = parse(WeatherHours, body);
+    if (!hours.ok) return refused(hours.problems);
+    const { source, issuedAt } = hours.value;
+    return { ok: true, source, issuedAt, days: daysOfWeather(hours.value, timeZone) };
+  }
+  const hours = parse(GaugeHours, body);
+  if (!hours.ok) return refused(hours.problems);
+  const { source, issuedAt } = hours.value;
+  return { ok: true, source, issuedAt, days: daysOfGauge(hours.value, timeZone) };
+}
+
+parentPort?.postMessage(hoursIn(workerData as HoursText));
