@@ -8,19 +8,20 @@ import { jsonBody } from './http/json-body.js';
 import { page, security, withNonce } from './http/page.js';
 import { problemHandler, unknownRoute } from './http/problem.js';
 import { sameOrigin } from './http/same-origin.js';
+import { backupRoutes } from './routes/backups.js';
 import { chartRoutes } from './routes/charts.js';
 import { bookRoutes } from './routes/books.js';
 import { instrumentRoutes } from './routes/instruments.js';
 import { planRoute } from './routes/plan.js';
 import { tackleRoutes } from './routes/tackle.js';
 import { tripRoutes } from './routes/trips.js';
-import type { Books } from './services/book.js';
+import type { Library } from './services/library.js';
 
 /** The largest body taken: a year of readings fits many times over. */
 const BODY_LIMIT = '1mb';
 
 export interface AppParts {
-  readonly books: Books;
+  readonly books: Library;
   readonly logger: Logger;
   readonly webDir: string;
   readonly allowedHosts: readonly string[];
@@ -58,7 +59,15 @@ export function createApp({ books, logger, webDir, allowedHosts }: AppParts): Ex
   app.get('/api/health', (_request, response) => {
     response.json({ status: 'ok', engineVersion: ENGINE_VERSION });
   });
-  app.use('/api', planRoute(), bookRoutes(books), tackleRoutes(books), instrumentRoutes(books), unknownRoute);
+  app.use(
+    '/api',
+    planRoute(),
+    bookRoutes(books),
+    backupRoutes(books),
+    tackleRoutes(books),
+    instrumentRoutes(books),
+    unknownRoute,
+  );
   app.use(page(webDir));
   app.use(unknownRoute);
   app.use(problemHandler(logger));

@@ -10,6 +10,8 @@ export interface Config {
   readonly port: number;
   /** The one folder in which data lives. */
   readonly dataDir: string;
+  /** Where backups lie; in a folder of the data folder where it is not said. */
+  readonly backupDir?: string;
   /** Where the built server lies, whose parts run beside it. */
   readonly programDir: string;
   /** The built web application; absent where only the API is served. */
@@ -56,6 +58,7 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>, ro
     host: env['INKY_HOST'] ?? '127.0.0.1',
     port: portOf(env['INKY_PORT']),
     dataDir: resolve(rootDir, env['INKY_DATA'] ?? '.data'),
+    ...(env['INKY_BACKUPS'] ? { backupDir: resolve(rootDir, env['INKY_BACKUPS']) } : {}),
     programDir: resolve(rootDir, 'apps/server/dist'),
     webDir: resolve(rootDir, env['INKY_WEB'] ?? 'apps/web/dist/browser'),
     allowedHosts: (env['INKY_ALLOWED_HOSTS'] ?? '')

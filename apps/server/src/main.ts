@@ -1,5 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { readConfig } from './config.js';
+import { BookTrouble } from './db/trouble.js';
 import { startServer } from './server.js';
 
 const rootDir = fileURLToPath(new URL('../../..', import.meta.url));
@@ -21,7 +22,9 @@ try {
   process.stderr.write(
     code === 'EADDRINUSE'
       ? 'The port is taken: stop the other program or set INKY_PORT.\n'
-      : `Could not start: ${message}\n`,
+      : error instanceof BookTrouble
+        ? `${message}\n`
+        : `Could not start: ${message}\n`,
   );
   process.exit(1);
 }

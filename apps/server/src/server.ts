@@ -1,9 +1,10 @@
 import type { AddressInfo } from 'node:net';
 import type { Server } from 'node:http';
+import { join } from 'node:path';
 import { pino } from 'pino';
 import { createApp } from './app.js';
 import type { Config } from './config.js';
-import { closeBooks, openBooks } from './services/book.js';
+import { Library } from './services/library.js';
 
 /** Running requests may take so long to end when the server stops. */
 const GRACE_MS = 2000;
@@ -28,8 +29,9 @@ function listening(server: Server): Promise<void> {
 /** Opens the books and listens. Rejects where the address is taken or a book cannot be opened. */
 export async function startServer(config: Config): Promise<RunningServer> {
   const logger = pino({ level: config.logLevel });
-  const books = await openBooks({
+  const books = await Library.open({
     dataDir: config.dataDir,
+    backupDir: config.backupDir ?? join(config.dataDir, 'backups'),
     programDir: config.programDir,
     systemNow: () => new Date(),
     demoOutside: config.demoOutside,
@@ -46,7 +48,7 @@ export async function startServer(config: Config): Promise<RunningServer> {
   try {
     await listening(server);
   } catch (error) {
-    await closeBooks(books);
+    await books.close();
     throw error;
   }
   const { port } = server.address() as AddressInfo;
@@ -61,7 +63,7 @@ export async function startServer(config: Config): Promise<RunningServer> {
       const cut = setTimeout(() => server.closeAllConnections(), GRACE_MS);
       await closed;
       clearTimeout(cut);
-      await closeBooks(books);
+      await books.close();
       logger.info('stopped');
     },
   };

@@ -1,12 +1,14 @@
 import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
-import { Kysely, Migrator, SqliteDialect } from 'kysely';
+import { Kysely, Migrator, sql, SqliteDialect } from 'kysely';
 import Database from 'libsql';
 import { firstTables } from './migrations/0001-first-tables.js';
 import { season } from './migrations/0002-season.js';
 import { tackle } from './migrations/0003-tackle.js';
 import { chart } from './migrations/0004-chart.js';
 import { trips } from './migrations/0005-trips.js';
+import { safe } from './migrations/0006-safe.js';
+import { keepPrivate } from './file.js';
 import type { Tables } from './schema.js';
 
 /** Migrations in order. A migration that has been released is never edited; a change is a new one. */
@@ -16,7 +18,10 @@ const MIGRATIONS = {
   '0003-tackle': tackle,
   '0004-chart': chart,
   '0005-trips': trips,
+  '0006-safe': safe,
 };
+/** Names of all migrations, in order. */
+export const MIGRATION_NAMES: readonly string[] = Object.keys(MIGRATIONS);
 
 export type Db = Kysely<Tables>;
 
@@ -25,7 +30,7 @@ export type Db = Kysely<Tables>;
  * the disk, so that what was answered survives the machine going away.
  */
 export async function openDb(file: string): Promise<Db> {
-  mkdirSync(dirname(file), { recursive: true });
+  mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
   const database = new Database(file);
   database.pragma('journal_mode = WAL');
   database.pragma('synchronous = FULL');
@@ -36,7 +41,15 @@ export async function openDb(file: string): Promise<Db> {
   const { error } = await migrator.migrateToLatest();
   if (error) {
     await db.destroy();
-    throw new Error(`The book ${file} could not be brought up to date`, { cause: error });
+    const { code } = error as { code?: string };
+    throw Object.assign(new Error(`The book ${file} could not be brought up to date`, { cause: error }), { code });
   }
+  keepPrivate(file);
   return db;
+}
+
+/** Folds the journal into the file, so that the file alone is the whole book, and closes it. */
+export async function closeDb(db: Db): Promise<void> {
+  await sql`pragma wal_checkpoint(truncate)`.execute(db);
+  await db.destroy();
 }

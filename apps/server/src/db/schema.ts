@@ -1,4 +1,4 @@
-import type { Generated, Insertable, Selectable } from 'kysely';
+import type { Generated, Insertable, Selectable, Updateable } from 'kysely';
 
 /** Columns hold JSON text where a value has parts; its shape is checked on the way in and on the way out. */
 type JsonText = string;
@@ -9,6 +9,8 @@ export interface WaterTable {
   draft: JsonText;
   created_at: string;
   updated_at: string;
+  /** Counts its changes, from 1. */
+  version: Generated<number>;
 }
 
 export interface ReadingTable {
@@ -25,6 +27,8 @@ export interface ReadingTable {
   suspect: number;
   /** Set while removed; undo clears it. */
   removed_at: string | null;
+  /** Counts its changes, from 1. */
+  version: Generated<number>;
 }
 
 /** What is known from outside of one day at a water: weather or the gauge. */
@@ -56,10 +60,16 @@ export interface PlanTable {
   /** The Plan as it was given. */
   plan: JsonText;
   engine_version: string;
+  /** Of the conditions and the plan, for lists. */
+  date: string | null;
+  phase: string | null;
+  first: string | null;
   created_at: string;
   updated_at: string;
   /** Set while removed; undo clears it. */
   removed_at: string | null;
+  /** Counts its changes, from 1. */
+  version: Generated<number>;
 }
 
 export interface TackleTable {
@@ -70,6 +80,8 @@ export interface TackleTable {
   updated_at: string;
   /** Set while removed; undo clears it. */
   removed_at: string | null;
+  /** Counts its changes, from 1. */
+  version: Generated<number>;
 }
 
 export interface PhotoTable {
@@ -96,6 +108,8 @@ export interface ChartFeatureTable {
   updated_at: string;
   /** Set while removed; undo clears it. */
   removed_at: string | null;
+  /** Counts its changes, from 1. */
+  version: Generated<number>;
 }
 
 export interface TripEventTable {
@@ -112,7 +126,30 @@ export interface FactTable {
   value: string;
 }
 
+/** A version of something, as it was when it was made, changed or removed. */
+export interface HistoryTable {
+  id: Generated<number>;
+  kind: string;
+  entity_id: string;
+  version: number;
+  what: string;
+  at: string;
+  /** Name of the device that did it, where it said so. */
+  device: string | null;
+  /** JSON, packed with gzip. */
+  body: Buffer;
+}
+
+/** A row that was no text, as bytes: set aside so that nobody stumbles over it. */
+export interface DamagedRowTable {
+  from_table: string;
+  found_at: string;
+  row: Buffer;
+}
+
 export interface Tables {
+  history: HistoryTable;
+  damaged_row: DamagedRowTable;
   water: WaterTable;
   reading: ReadingTable;
   plan: PlanTable;
@@ -129,5 +166,7 @@ export interface Tables {
 
 export type WaterRow = Selectable<WaterTable>;
 export type ReadingRow = Selectable<ReadingTable>;
+export type NewReadingRow = Insertable<ReadingTable>;
+export type TackleRow = Selectable<TackleTable>;
 export type PlanRow = Selectable<PlanTable>;
-export type NewPlanRow = Insertable<PlanTable>;
+export type PlanChange = Updateable<PlanTable>;

@@ -2,6 +2,7 @@ import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import type { Problem } from '@inky-shoal/core';
 import type { Logger } from 'pino';
 import { Elsewhere } from '../db/elsewhere.js';
+import { BookAway } from '../services/library.js';
 import { NotReachable } from '../outside/reachable.js';
 
 /** What went wrong, as RFC 9457 says it. Thrown by routes, written by the error handler. */
@@ -101,6 +102,10 @@ const BOOK_TROUBLE: readonly (readonly [code: RegExp, status: number, title: str
   ],
 ];
 
+/** A book that is away for a moment. */
+const fromAway = (error: unknown): HttpProblem | undefined =>
+  error instanceof BookAway ? new HttpProblem(503, 'Book away', error.message) : undefined;
+
 /** An address that may not be called. */
 const fromAddress = (error: unknown): HttpProblem | undefined =>
   error instanceof NotReachable ? invalidInput([{ path: 'address', message: error.message }]) : undefined;
@@ -127,7 +132,7 @@ export function problemHandler(logger: Logger): ErrorRequestHandler {
     const known =
       error instanceof HttpProblem
         ? error
-        : (trouble ?? fromElsewhere(error) ?? fromAddress(error) ?? fromFramework(error));
+        : (trouble ?? fromAway(error) ?? fromElsewhere(error) ?? fromAddress(error) ?? fromFramework(error));
     if (!known || trouble) logger.error({ err: error, method: request.method, url: request.url }, 'request failed');
     writeProblem(
       response,

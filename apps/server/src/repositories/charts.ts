@@ -4,13 +4,17 @@ import { ChartFeature, ChartFrame, type WaterChart } from '@inky-shoal/core/char
 import { refuseElsewhere } from '../db/elsewhere.js';
 import { inBatches } from '../db/in-batches.js';
 import type { Db } from '../db/open.js';
+import type { Unread } from './unread.js';
 
 const pack = promisify(gzip);
 const ROWS_AT_ONCE = 500;
 
 /** Charts of one book. Removed features stay until they are put again, so that removing can be undone. */
 export class ChartRepository {
-  constructor(private readonly db: Db) {}
+  constructor(
+    private readonly db: Db,
+    private readonly unread: Unread,
+  ) {}
 
   /** The frame and all features of a water; no frame where it has no chart. */
   async find(waterId: string): Promise<WaterChart> {
@@ -21,14 +25,14 @@ export class ChartRepository {
       .executeTakeFirst();
     const features = await this.db
       .selectFrom('chart_feature')
-      .select('feature')
+      .select(['id', 'feature'])
       .where('water_id', '=', waterId)
       .where('removed_at', 'is', null)
       .orderBy('id')
       .execute();
     return {
       chart: row ? { ...ChartFrame.parse(JSON.parse(row.frame)), updatedAt: row.updated_at } : null,
-      features: features.map(({ feature }) => ChartFeature.parse(JSON.parse(feature))),
+      features: this.unread.readable('mark', features, ({ feature }) => ChartFeature.parse(JSON.parse(feature))),
     };
   }
 

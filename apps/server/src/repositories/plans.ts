@@ -1,6 +1,7 @@
-import { Conditions, Plan, type SavedPlan, type SavedPlanSummary } from '@inky-shoal/core';
+import { Conditions, Plan, type SavedPlan, SavedPlanSummary } from '@inky-shoal/core';
 import type { Db } from '../db/open.js';
-import type { PlanRow } from '../db/schema.js';
+import type { PlanChange, PlanRow } from '../db/schema.js';
+import type { Unread } from './unread.js';
 
 const toPlan = (row: PlanRow): SavedPlan => ({
   id: row.id,
@@ -13,26 +14,40 @@ const toPlan = (row: PlanRow): SavedPlan => ({
   updatedAt: row.updated_at,
 });
 
-function toSummary(row: PlanRow): SavedPlanSummary {
-  const { id, name, waterId, conditions, plan, engineVersion, createdAt } = toPlan(row);
-  const first = plan.windows[0]?.presentations[0]?.category ?? null;
-  return { id, name, waterId, date: conditions.date, phase: plan.phase.id, first, engineVersion, createdAt };
-}
+type SummaryRow = Pick<
+  PlanRow,
+  'id' | 'name' | 'water_id' | 'date' | 'phase' | 'first' | 'engine_version' | 'created_at'
+>;
+
+const toSummary = (row: SummaryRow): SavedPlanSummary =>
+  SavedPlanSummary.parse({
+    id: row.id,
+    name: row.name,
+    waterId: row.water_id ?? undefined,
+    date: row.date,
+    phase: row.phase,
+    first: row.first,
+    engineVersion: row.engine_version,
+    createdAt: row.created_at,
+  });
 
 /** Saved plans of one book. Removed ones stay until their place is wanted, so that removing can be undone. */
 export class PlanRepository {
-  constructor(private readonly db: Db) {}
+  constructor(
+    private readonly db: Db,
+    private readonly unread: Unread,
+  ) {}
 
   /** Saved plans, latest first. */
   async all(): Promise<SavedPlanSummary[]> {
     const rows = await this.db
       .selectFrom('plan')
-      .selectAll()
+      .select(['id', 'name', 'water_id', 'date', 'phase', 'first', 'engine_version', 'created_at'])
       .where('removed_at', 'is', null)
       .orderBy('created_at', 'desc')
       .orderBy('id')
       .execute();
-    return rows.map(toSummary);
+    return this.unread.readable('plan', rows, toSummary);
   }
 
   async find(id: string): Promise<SavedPlan | undefined> {
@@ -52,6 +67,9 @@ export class PlanRepository {
       water_id: plan.waterId ?? null,
       conditions: JSON.stringify(plan.conditions),
       plan: JSON.stringify(plan.plan),
+      date: plan.conditions.date,
+      phase: plan.plan.phase.id,
+      first: plan.plan.windows[0]?.presentations[0]?.category ?? null,
       engine_version: plan.engineVersion,
       updated_at: plan.updatedAt,
       removed_at: null,
@@ -78,7 +96,7 @@ export class PlanRepository {
     return this.change(id, { removed_at: null }, 'removed');
   }
 
-  private async change(id: string, values: Partial<PlanRow>, state: 'kept' | 'removed'): Promise<boolean> {
+  private async change(id: string, values: Partial<PlanChange>, state: 'kept' | 'removed'): Promise<boolean> {
     const result = await this.db
       .updateTable('plan')
       .set(values)

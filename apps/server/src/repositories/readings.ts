@@ -3,7 +3,8 @@ import * as z from 'zod';
 import { refuseElsewhere } from '../db/elsewhere.js';
 import { inBatches } from '../db/in-batches.js';
 import type { Db } from '../db/open.js';
-import type { ReadingRow } from '../db/schema.js';
+import type { NewReadingRow, ReadingRow } from '../db/schema.js';
+import type { Unread } from './unread.js';
 
 const Profile = z.array(ProfilePoint);
 
@@ -18,7 +19,7 @@ const toReading = (row: ReadingRow): Reading => ({
   ...(row.suspect ? { suspect: true } : {}),
 });
 
-const toRow = (id: string, waterId: string, draft: ReadingDraft): ReadingRow => ({
+const toRow = (id: string, waterId: string, draft: ReadingDraft): NewReadingRow => ({
   id,
   water_id: waterId,
   at: new Date(draft.at).toISOString(),
@@ -34,7 +35,10 @@ const ROWS_AT_ONCE = 1000;
 
 /** Readings of one book's waters. Removed ones stay until their place is wanted, so that removing can be undone. */
 export class ReadingRepository {
-  constructor(private readonly db: Db) {}
+  constructor(
+    private readonly db: Db,
+    private readonly unread: Unread,
+  ) {}
 
   /** Readings of a water, latest first. */
   async ofWater(waterId: string): Promise<Reading[]> {
@@ -46,13 +50,13 @@ export class ReadingRepository {
       .orderBy('at', 'desc')
       .orderBy('id')
       .execute();
-    return rows.map(toReading);
+    return this.unread.readable('reading', rows, toReading);
   }
 
   /** Adds a reading or changes it; putting a removed one brings it back. */
   async put(id: string, waterId: string, draft: ReadingDraft): Promise<Reading> {
     await this.putAll(waterId, [{ id, ...draft }]);
-    return toReading(toRow(id, waterId, draft));
+    return { id, waterId, ...draft, at: new Date(draft.at).toISOString() };
   }
 
   /** Adds or changes many: all of them or, where one cannot go in, none. */

@@ -1,9 +1,10 @@
 import { TackleDraft, type KeptTackle } from '@inky-shoal/core/tackle';
 import { inBatches } from '../db/in-batches.js';
 import type { Db } from '../db/open.js';
-import type { TackleTable } from '../db/schema.js';
+import type { TackleRow } from '../db/schema.js';
+import type { Unread } from './unread.js';
 
-const toKept = ({ id, item, updated_at }: TackleTable): KeptTackle => ({
+const toKept = ({ id, item, updated_at }: Pick<TackleRow, 'id' | 'item' | 'updated_at'>): KeptTackle => ({
   id,
   item: TackleDraft.parse(JSON.parse(item)),
   updatedAt: updated_at,
@@ -13,12 +14,15 @@ const ROWS_AT_ONCE = 500;
 
 /** Tackle of one book. Removed pieces stay until they are put again, so that removing can be undone. */
 export class TackleRepository {
-  constructor(private readonly db: Db) {}
+  constructor(
+    private readonly db: Db,
+    private readonly unread: Unread,
+  ) {}
 
   /** All pieces, in the order in which they were made. */
   async all(): Promise<KeptTackle[]> {
     const rows = await this.db.selectFrom('tackle').selectAll().where('removed_at', 'is', null).orderBy('id').execute();
-    return rows.map(toKept);
+    return this.unread.readable('tackle', rows, toKept);
   }
 
   /** Adds or changes pieces, and brings removed ones back: all of them or, where one cannot go in, none. */

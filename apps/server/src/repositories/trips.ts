@@ -1,6 +1,7 @@
 import { TripEvent, type TripNews } from '@inky-shoal/core/underway';
 import { inBatches } from '../db/in-batches.js';
 import type { Db } from '../db/open.js';
+import type { Unread } from './unread.js';
 
 const ROWS_AT_ONCE = 500;
 /** Events that go out at once. */
@@ -8,7 +9,10 @@ const MOST_OUT = 2000;
 
 /** Events of a book's trips. They are only ever added; the same id is the same event. */
 export class TripRepository {
-  constructor(private readonly db: Db) {}
+  constructor(
+    private readonly db: Db,
+    private readonly unread: Unread,
+  ) {}
 
   /** Adds events, all of them or none. Those that came before are passed over. @returns how many were new */
   async add(events: readonly TripEvent[]): Promise<number> {
@@ -38,7 +42,7 @@ export class TripRepository {
       .execute();
     const out = rows.slice(0, MOST_OUT);
     return {
-      events: out.map(({ event }) => TripEvent.parse(JSON.parse(event))),
+      events: this.unread.readable('note', out, ({ event }) => TripEvent.parse(JSON.parse(event))),
       upTo: out.at(-1)?.arrived ?? arrived,
       more: rows.length > MOST_OUT,
     };

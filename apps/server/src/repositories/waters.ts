@@ -2,6 +2,7 @@ import type { Water } from '@inky-shoal/core';
 import { WaterDraft } from '@inky-shoal/core';
 import type { Db } from '../db/open.js';
 import type { WaterRow } from '../db/schema.js';
+import type { Unread } from './unread.js';
 
 const toWater = (row: WaterRow): Water => ({
   id: row.id,
@@ -12,11 +13,14 @@ const toWater = (row: WaterRow): Water => ({
 
 /** Waters of one book. */
 export class WaterRepository {
-  constructor(private readonly db: Db) {}
+  constructor(
+    private readonly db: Db,
+    private readonly unread: Unread,
+  ) {}
 
   async all(): Promise<Water[]> {
     const rows = await this.db.selectFrom('water').selectAll().orderBy('created_at').orderBy('id').execute();
-    return rows.map(toWater);
+    return this.unread.readable('water', rows, toWater);
   }
 
   async find(id: string): Promise<Water | undefined> {

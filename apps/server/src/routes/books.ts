@@ -14,7 +14,8 @@ import * as z from 'zod';
 import { HttpProblem, notFound } from '../http/problem.js';
 import { bodyOf, idOf } from '../http/validate.js';
 import { SourceFailure } from '../outside/source.js';
-import type { Books, BookService } from '../services/book.js';
+import type { BookService } from '../services/book.js';
+import type { Library } from '../services/library.js';
 import { bookIn } from './book-of.js';
 
 /** The largest file of weather taken: two years of hours fit several times over. */
@@ -22,7 +23,7 @@ const MOST_CSV = '8mb';
 const ReadingIds = z.array(clientId, { error: 'expected a list of ids' }).min(1).max(MAX_BATCH);
 
 /** The resources of a book: waters, their readings, saved plans. */
-export function bookRoutes(books: Books): Router {
+export function bookRoutes(books: Library): Router {
   const router = Router();
   const bookOf = bookIn(books);
   const waterOf = async (book: BookService, id: string): Promise<Water> => {
@@ -32,9 +33,13 @@ export function bookRoutes(books: Books): Router {
   };
   const knownWater = async (book: BookService, id: string): Promise<string> => (await waterOf(book, id)).id;
 
-  router.get('/books/:book', (request, response) => {
+  router.get('/books/:book', async (request, response) => {
     const book = bookOf(request);
-    response.json({ id: book.id, clock: book.clock });
+    response.json({ id: book.id, clock: book.clock, notices: await book.notices.all() });
+  });
+  router.delete('/books/:book/notices/:notice', async (request, response) => {
+    await bookOf(request).notices.takeDown(String(request.params['notice']));
+    response.status(204).end();
   });
 
   router.get('/books/:book/waters', async (request, response) => {

@@ -6,7 +6,7 @@ import { raw, Router, type Request } from 'express';
 import { jsonBody } from '../http/json-body.js';
 import { HttpProblem, invalidInput, notFound } from '../http/problem.js';
 import { bodyOf, idOf } from '../http/validate.js';
-import type { Books } from '../services/book.js';
+import type { Library } from '../services/library.js';
 import { bookIn } from './book-of.js';
 
 const unpack = promisify(gunzip);
@@ -25,7 +25,7 @@ function frameOf(request: Request): ChartFrame {
 }
 
 /** Charts of waters: the frame with what was drawn, and the bed apart. */
-export function chartRoutes(books: Books): Router {
+export function chartRoutes(books: Library): Router {
   const router = Router();
   const bookOf = bookIn(books);
   const large = jsonBody('8mb');

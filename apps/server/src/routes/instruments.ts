@@ -3,14 +3,14 @@ import { Router } from 'express';
 import { EventStream } from '../http/event-stream.js';
 import { HttpProblem } from '../http/problem.js';
 import { bodyOf } from '../http/validate.js';
-import type { Books } from '../services/book.js';
+import type { Library } from '../services/library.js';
 import { bookIn } from './book-of.js';
 
 /** So many pages are told at once. */
 const MOST_STREAMS = 32;
 
 /** A boat's instruments: where they are, and what they say as server-sent events. */
-export function instrumentRoutes(books: Books): Router {
+export function instrumentRoutes(books: Library): Router {
   const router = Router();
   const bookOf = bookIn(books);
   let streams = 0;

@@ -3,11 +3,11 @@ import { raw, Router } from 'express';
 import { imageKind } from '../http/image-kind.js';
 import { HttpProblem, notFound } from '../http/problem.js';
 import { bodyOf, idOf } from '../http/validate.js';
-import type { Books } from '../services/book.js';
+import type { Library } from '../services/library.js';
 import { bookIn } from './book-of.js';
 
 /** Owned tackle of a book, and photos of it. */
-export function tackleRoutes(books: Books): Router {
+export function tackleRoutes(books: Library): Router {
   const router = Router();
   const bookOf = bookIn(books);
 

@@ -5,7 +5,7 @@ import * as z from 'zod';
 import { jsonBody } from '../http/json-body.js';
 import { invalidInput } from '../http/problem.js';
 import { bodyOf } from '../http/validate.js';
-import type { Books } from '../services/book.js';
+import type { Library } from '../services/library.js';
 import { bookIn } from './book-of.js';
 
 /** A trip begins with a whole plan, and a batch may begin several. */
@@ -18,7 +18,7 @@ const Point = z.coerce
   .default(0);
 
 /** What happened on trips: events come in batches, each once however often it is sent, and go out by arrival. */
-export function tripRoutes(books: Books): Router {
+export function tripRoutes(books: Library): Router {
   const router = Router();
   const bookOf = bookIn(books);
 

@@ -1,7 +1,7 @@
-import { join } from 'node:path';
 import { ENGINE_VERSION, makePlan, type Book, type PlanDraft, type SavedPlan } from '@inky-shoal/core';
 import { DEMO, DEMO_NOW, DEMO_VERSION, demoCharts } from '@inky-shoal/demo';
-import { openDb, type Db } from '../db/open.js';
+import { closeBook, type OpenedBook } from '../db/open-book.js';
+import type { Db } from '../db/open.js';
 import { ChartRepository } from '../repositories/charts.js';
 import { FactRepository } from '../repositories/facts.js';
 import { PlanRepository } from '../repositories/plans.js';
@@ -10,9 +10,12 @@ import { ReadingRepository } from '../repositories/readings.js';
 import { OutsideRepository } from '../repositories/outside.js';
 import { TackleRepository } from '../repositories/tackle.js';
 import { TripRepository } from '../repositories/trips.js';
+import { Unread } from '../repositories/unread.js';
 import { WaterRepository } from '../repositories/waters.js';
+import type { BackupService } from './backups.js';
 import { HoursReader } from '../outside/hours-reader.js';
 import type { Patience } from '../outside/http-source.js';
+import { NoticeService } from './notices.js';
 import { InstrumentService, type LinePatience } from './instruments.js';
 import { OutsideService } from './outside.js';
 
@@ -37,22 +40,30 @@ export class BookService {
   readonly trips: TripRepository;
   readonly outside: OutsideService;
   readonly instruments: InstrumentService;
+  readonly notices: NoticeService;
   private readonly facts: FactRepository;
+  private readonly db: Db;
+  private readonly unread = new Unread();
 
   constructor(
     readonly id: Book,
-    private readonly db: Db,
+    { db, findings }: OpenedBook,
+    private readonly dataDir: string,
+    readonly backups: BackupService,
     private readonly systemNow: () => Date,
     { address, patience, linePatience, boat, reader }: OutsideOptions,
   ) {
-    this.waters = new WaterRepository(db);
-    this.readings = new ReadingRepository(db);
-    this.plans = new PlanRepository(db);
-    this.tackle = new TackleRepository(db);
+    this.db = db;
+    const { unread } = this;
+    this.waters = new WaterRepository(db, unread);
+    this.readings = new ReadingRepository(db, unread);
+    this.plans = new PlanRepository(db, unread);
+    this.tackle = new TackleRepository(db, unread);
     this.photos = new PhotoRepository(db);
-    this.charts = new ChartRepository(db);
-    this.trips = new TripRepository(db);
+    this.charts = new ChartRepository(db, unread);
+    this.trips = new TripRepository(db, unread);
     this.facts = new FactRepository(db);
+    this.notices = new NoticeService(this.facts, unread, findings, () => this.now());
     this.outside = new OutsideService(
       new OutsideRepository(db),
       this.facts,
@@ -119,50 +130,7 @@ export class BookService {
   async close(): Promise<void> {
     this.instruments.close();
     await this.outside.settle();
-    await this.db.destroy();
+    await this.backups.settle();
+    await closeBook(this.db, this.dataDir, this.id);
   }
-}
-
-export type Books = Readonly<Record<Book, BookService>>;
-
-export interface BookOptions {
-  readonly dataDir: string;
-  /** Where the built server lies, whose parts run beside it. */
-  readonly programDir: string;
-  readonly systemNow: () => Date;
-  /** Address of the stand-ins for the demo's weather and gauge; null where they are not there. */
-  readonly demoOutside: string | null;
-  /** Where the demo's boat speaks; null where it has none. */
-  readonly demoBoat: string | null;
-  readonly patience?: Patience;
-  readonly linePatience?: LinePatience;
-}
-
-/** Opens both books in the data folder. Demo and real data live in different files and never mix. */
-export async function openBooks({
-  dataDir,
-  programDir,
-  systemNow,
-  demoOutside,
-  demoBoat,
-  patience,
-  linePatience,
-}: BookOptions): Promise<Books> {
-  const reader = new HoursReader(programDir);
-  const open = async (id: Book, address: string | null, boat: string | null) =>
-    new BookService(id, await openDb(join(dataDir, `${id}.sqlite`)), systemNow, {
-      address,
-      patience,
-      linePatience,
-      boat,
-      reader,
-    });
-  // The stand-ins make their weather up: only the demo may take them for the world.
-  const books = { demo: await open('demo', demoOutside, demoBoat), own: await open('own', null, null) };
-  await books.demo.seedDemo();
-  return books;
-}
-
-export async function closeBooks(books: Books): Promise<void> {
-  await Promise.all(Object.values(books).map((book) => book.close()));
 }

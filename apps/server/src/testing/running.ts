@@ -17,7 +17,7 @@ export interface TestServer extends RunningServer {
 
 /** A server of its own on a free port with an empty data folder, for one test file. */
 export async function testServer(more: Partial<Config> = {}): Promise<TestServer> {
-  const dataDir = await mkdtemp(join(tmpdir(), 'inky-'));
+  const dataDir = more.dataDir ?? (await mkdtemp(join(tmpdir(), 'inky-')));
   const server = await startServer({
     host: '127.0.0.1',
     port: 0,

@@ -10,7 +10,7 @@ export const InstrumentsAddress = z.strictObject({
       error: 'expected an address as tcp://192.168.4.1:10110, or null',
     })
     .refine((address) => Number(address.split(':').at(-1)) <= 65_535, { error: 'expected a port to 65535' })
-    .refine((address) => URL.canParse(address), {
+    .refine((address) => URL.canParse(address.replace(/^tcp:/i, 'http:')), {
       error: 'expected an address that exists, as tcp://192.168.4.1:10110',
     })
     .nullable(),

@@ -141,3 +141,12 @@ export const SavedPlanSummary = z.strictObject({
   createdAt: instant,
 });
 export type SavedPlanSummary = z.infer<typeof SavedPlanSummary>;
+
+/** What the user must hear of a book: damage that was found, a backup that could not be made. */
+export const BookNotice = z.object({
+  id: z.string(),
+  at: instant,
+  kind: z.enum(['rows', 'pages', 'unreadable', 'emptied', 'older', 'unread', 'backup']),
+  words: z.string(),
+});
+export type BookNotice = z.infer<typeof BookNotice>;

@@ -1,0 +1,256 @@
+import {
+  chmodSync,
+  copyFileSync,
+  existsSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  truncateSync,
+  writeFileSync,
+} from 'node:fs';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { BookNotice, SavedPlanSummary, Water } from '@inky-shoal/core';
+import Database from 'libsql';
+import { Library } from './services/library.js';
+import { toLetGo, type Backup } from './services/backups.js';
+import { testServer, type TestServer } from './testing/running.js';
+
+const id = (n: number) => `01970000-0000-7000-8000-${String(n).padStart(12, '0')}`;
+const PLACE = { latitude: 35.9, longitude: -88.4, timeZone: 'America/Chicago' };
+const WATER = { name: 'Test pond', discipline: 'bass', waterKind: 'pond', place: PLACE };
+const CONDITIONS = { discipline: 'bass', date: '2027-03-13', place: PLACE, surfaceTempC: 10.5 };
+
+jest.setTimeout(60_000);
+
+let dataDir: string;
+let server: TestServer | undefined;
+beforeEach(async () => {
+  dataDir = await mkdtemp(join(tmpdir(), 'inky-damage-'));
+});
+afterEach(async () => {
+  await server?.stop();
+  server = undefined;
+  await rm(dataDir, { recursive: true, force: true });
+});
+
+const file = () => join(dataDir, 'own.sqlite');
+const start = async () => (server = await testServer({ dataDir }));
+const stop = async () => {
+  await server?.stop();
+  server = undefined;
+};
+const get = async <T>(path: string): Promise<T> => (await server!.call('GET', `/api/books/own${path}`)).body as T;
+const notices = async () => (await get<{ notices: BookNotice[] }>('')).notices;
+const waters = () => get<Water[]>('/waters');
+
+/** A book with a water, some hundred readings and three plans, closed. */
+async function filled(): Promise<void> {
+  const { call } = await start();
+  await call('PUT', `/api/books/own/waters/${id(1)}`, WATER);
+  const readings = Array.from({ length: 300 }, (_, at) => ({
+    id: id(1000 + at),
+    at: new Date(Date.UTC(2026, 0, 1) + at * 86_400_000).toISOString(),
+    surfaceTempC: 5 + (at % 20),
+  }));
+  await call('PUT', `/api/books/own/waters/${id(1)}/readings`, readings);
+  for (const n of [1, 2, 3]) {
+    const { status } = await call('PUT', `/api/books/own/plans/${id(50 + n)}`, {
+      name: `Plan ${n}`,
+      waterId: id(1),
+      conditions: CONDITIONS,
+    });
+    expect(status).toBe(200);
+  }
+  await stop();
+}
+
+function inFile(work: (database: InstanceType<typeof Database>) => void): void {
+  const database = new Database(file());
+  work(database);
+  database.close();
+}
+
+describe('a book that is damaged', () => {
+  it('by text that is none opens without that row, says so once, and keeps the row', async () => {
+    await filled();
+    inFile((database) => database.exec(`update plan set name = cast(x'c328ff' as text) where id = '${id(52)}'`));
+    await start();
+    expect((await get<SavedPlanSummary[]>('/plans')).map(({ name }) => name).sort()).toEqual(['Plan 1', 'Plan 3']);
+    const [notice, ...more] = await notices();
+    expect(more).toEqual([]);
+    expect(notice).toMatchObject({
+      kind: 'rows',
+      words: 'Damaged and set aside: 1 plan. The rest of the book is whole.',
+    });
+    await server!.call('DELETE', `/api/books/own/notices/${notice!.id}`);
+    await stop();
+    await start();
+    expect(await notices()).toEqual([]);
+    inFile((database) =>
+      expect(database.prepare('select from_table, length(row) > 100 as whole from damaged_row').all()).toEqual([
+        { from_table: 'plan', whole: 1 },
+      ]),
+    );
+  });
+
+  it('in a page opens with what can be read, keeps the damaged file, and says both', async () => {
+    await filled();
+    const bytes = readFileSync(file());
+    const at = bytes.indexOf('"Plan 2"') > 0 ? bytes.indexOf('"Plan 2"') : bytes.indexOf('Plan 2');
+    const page = Math.floor(at / 4096) * 4096;
+    bytes.fill(0xa5, page, page + 4096);
+    writeFileSync(file(), bytes);
+    await start();
+    expect((await waters()).map(({ name }) => name)).toEqual(['Test pond']);
+    const [notice] = await notices();
+    expect(notice?.kind).toBe('pages');
+    expect(notice?.words).toMatch(/What could be read is here: 1 water, \d+ readings/);
+    expect(readdirSync(dataDir).some((name) => /^own\.damaged-.*\.sqlite$/.test(name))).toBe(true);
+  });
+
+  it('beyond reading begins empty, with the file kept and the backup at hand', async () => {
+    await filled();
+    await start();
+    await server!.call('POST', '/api/books/own/backups');
+    await stop();
+    writeFileSync(file(), Buffer.alloc(20_000, 7));
+    await start();
+    expect(await waters()).toEqual([]);
+    expect((await notices()).map(({ kind }) => kind)).toContain('unreadable');
+    const { backups } = await get<{ backups: Backup[] }>('/backups');
+    const { status } = await server!.call('POST', `/api/books/own/backups/${backups[0]!.name}/restore`);
+    expect(status).toBe(204);
+    expect(await waters()).toHaveLength(1);
+    expect(await get<unknown[]>(`/waters/${id(1)}/readings`)).toHaveLength(300);
+  });
+
+  it('by being cut to nothing says that it held more', async () => {
+    await filled();
+    truncateSync(file(), 0);
+    await start();
+    expect((await notices())[0]).toMatchObject({ kind: 'emptied', words: expect.stringContaining('held 304 notes') });
+  });
+
+  it('by an old copy in its place, or a journal that is gone, says that it is older', async () => {
+    await filled();
+    copyFileSync(file(), join(dataDir, 'old-copy'));
+    await start();
+    await server!.call('PUT', `/api/books/own/waters/${id(2)}`, { ...WATER, name: 'Second' });
+    await stop();
+    copyFileSync(join(dataDir, 'old-copy'), file());
+    await start();
+    expect((await notices())[0]).toMatchObject({ kind: 'older' });
+  });
+
+  it('by an entry that is not understood still gives its lists', async () => {
+    await filled();
+    inFile((database) => database.exec(`update reading set profile = '{not json' where id = '${id(1001)}'`));
+    await start();
+    expect(await get<unknown[]>(`/waters/${id(1)}/readings`)).toHaveLength(299);
+    expect((await notices())[0]?.words).toBe(
+      'One entry is not understood and left out of the lists. Nothing of them is lost.',
+    );
+  });
+});
+
+describe('a book that cannot be opened', () => {
+  const open = () =>
+    Library.open({
+      dataDir,
+      backupDir: join(dataDir, 'backups'),
+      programDir: join(process.cwd(), 'apps/server/dist'),
+      systemNow: () => new Date(),
+      demoOutside: null,
+      demoBoat: null,
+    });
+
+  it('because another server has the folder says so', async () => {
+    await start();
+    await expect(open()).rejects.toThrow(`The data folder ${dataDir} is in use by another Inky Shoal`);
+  });
+
+  it('because a newer one wrote it says so and leaves it as it is', async () => {
+    await filled();
+    inFile((database) => database.exec("insert into kysely_migration values ('9999-later', '2030-01-01')"));
+    await expect(open()).rejects.toThrow('was written by a newer Inky Shoal');
+    inFile((database) => database.exec("delete from kysely_migration where name = '9999-later'"));
+    await start();
+    expect(await get<unknown[]>('/plans')).toHaveLength(3);
+    expect(await notices()).toEqual([]);
+  });
+});
+
+describe('backups', () => {
+  it('are made before a book is changed by a newer program, and once a day', async () => {
+    await filled();
+    inFile((database) => {
+      database.exec("delete from kysely_migration where name = '0006-safe'");
+      database.exec('drop table history; drop table damaged_row');
+      for (const table of ['water', 'reading', 'plan', 'tackle', 'chart_feature'])
+        database.exec(`alter table ${table} drop column version`);
+      for (const column of ['date', 'phase', 'first']) database.exec(`alter table plan drop column ${column}`);
+    });
+    await start();
+    expect((await get<SavedPlanSummary[]>('/plans'))[0]).toMatchObject({ date: '2027-03-13' });
+    const list = async () => (await get<{ backups: Backup[] }>('/backups')).backups.map(({ reason }) => reason).sort();
+    for (let tries = 0; tries < 50 && (await list()).length < 2; tries++)
+      await new Promise((go) => setTimeout(go, 100));
+    expect(await list()).toEqual(['before-migration', 'daily']);
+    await stop();
+    await start();
+    expect(await list()).toEqual(['before-migration', 'daily']);
+  });
+
+  it('tell what they hold beside the book, and one that is damaged is refused', async () => {
+    await filled();
+    const { call } = await start();
+    const { name } = (await call('POST', '/api/books/own/backups')).body as Backup;
+    await call('DELETE', `/api/books/own/waters/${id(1)}/readings/${id(1000)}`);
+    await call('PUT', `/api/books/own/waters/${id(2)}`, { ...WATER, name: 'Second' });
+    expect(await get(`/backups/${name}`)).toMatchObject({ now: { water: 2 }, then: { water: 1, reading: 300 } });
+    const { folder } = await get<{ folder: string }>('/backups');
+    writeFileSync(join(folder, name), Buffer.alloc(9000, 1));
+    const refused = await call('POST', `/api/books/own/backups/${name}/restore`);
+    expect(refused.status).toBeGreaterThanOrEqual(400);
+    expect(await waters()).toHaveLength(2);
+    expect((await call('POST', '/api/books/own/backups/none/restore')).status).toBe(404);
+  });
+
+  it('are kept for seven days and eight weeks', () => {
+    const day = (n: number) => new Date(Date.UTC(2027, 0, 1) + n * 86_400_000).toISOString();
+    const daily = Array.from({ length: 120 }, (_, n): Backup => ({
+      name: `d${n}`,
+      at: day(n),
+      reason: 'daily',
+      bytes: 1,
+    }));
+    const asked = Array.from({ length: 9 }, (_, n): Backup => ({
+      name: `a${n}`,
+      at: day(n),
+      reason: 'asked',
+      bytes: 1,
+    }));
+    const gone = new Set(toLetGo([...daily, ...asked]).map(({ name }) => name));
+    const kept = daily.filter(({ name }) => !gone.has(name)).map(({ at }) => at);
+    expect(kept).toHaveLength(13);
+    expect(kept.slice(-7)).toEqual(daily.slice(-7).map(({ at }) => at));
+    expect(Date.parse(kept.at(-1)!) - Date.parse(kept[0]!)).toBeGreaterThan(45 * 86_400_000);
+    expect(asked.filter(({ name }) => !gone.has(name))).toHaveLength(5);
+  });
+});
+
+it('a stopped server leaves one file that is the whole book, for its owner alone', async () => {
+  await filled();
+  expect(existsSync(`${file()}-wal`) && statSync(`${file()}-wal`).size > 0).toBe(false);
+  const alone = join(dataDir, 'copied.sqlite');
+  copyFileSync(file(), alone);
+  const database = new Database(alone);
+  expect(database.prepare('select count(*) as plans from plan').get()).toMatchObject({ plans: 3 });
+  database.close();
+  expect(statSync(file()).mode & 0o777).toBe(0o600);
+  chmodSync(alone, 0o600);
+  rmSync(alone);
+});

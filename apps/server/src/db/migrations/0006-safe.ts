@@ -1,0 +1,47 @@
+import { sql, type Kysely, type Migration } from 'kysely';
+
+/** Tables whose rows carry the version that they are, so that a change can say what it was changed from. */
+const VERSIONED = ['water', 'reading', 'plan', 'tackle', 'chart_feature'] as const;
+
+/** What a list of plans shows, in columns of its own; versions, the history, and what could not be read. */
+export const safe: Migration = {
+  async up(db: Kysely<unknown>): Promise<void> {
+    for (const column of ['date', 'phase', 'first'])
+      await db.schema.alterTable('plan').addColumn(column, 'text').execute();
+    // A text that is no JSON is told when it is looked at: it must not keep the book closed.
+    await sql`update plan set
+      date = case when json_valid(conditions) then json_extract(conditions, '$.date') end,
+      phase = case when json_valid(plan) then json_extract(plan, '$.phase.id') end,
+      first = case when json_valid(plan) then json_extract(plan, '$.windows[0].presentations[0].category') end`.execute(
+      db,
+    );
+    for (const table of VERSIONED) {
+      await db.schema
+        .alterTable(table)
+        .addColumn('version', 'integer', (column) => column.notNull().defaultTo(1))
+        .execute();
+    }
+    await db.schema
+      .createTable('history')
+      .addColumn('id', 'integer', (column) => column.primaryKey())
+      .addColumn('kind', 'text', (column) => column.notNull())
+      .addColumn('entity_id', 'text', (column) => column.notNull())
+      .addColumn('version', 'integer', (column) => column.notNull())
+      .addColumn('what', 'text', (column) => column.notNull())
+      .addColumn('at', 'text', (column) => column.notNull())
+      .addColumn('device', 'text')
+      .addColumn('body', 'blob', (column) => column.notNull())
+      .modifyEnd(sql`strict`)
+      .execute();
+    await db.schema.createIndex('history_of').on('history').columns(['kind', 'entity_id', 'version']).execute();
+    // A book that was looked through before it came so far may have it already.
+    await db.schema
+      .createTable('damaged_row')
+      .ifNotExists()
+      .addColumn('from_table', 'text', (column) => column.notNull())
+      .addColumn('found_at', 'text', (column) => column.notNull())
+      .addColumn('row', 'blob', (column) => column.notNull())
+      .modifyEnd(sql`strict`)
+      .execute();
+  },
+};

@@ -1,0 +1,178 @@
+import { existsSync, renameSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { BOOKS, type Book } from '@inky-shoal/core';
+import { sumOf, type Counts } from '../db/check.js';
+import { takeFolder } from '../db/folder-lock.js';
+import { journalsOf } from '../db/file.js';
+import { Keeper } from '../db/keeper.js';
+import { openBook } from '../db/open-book.js';
+import { inWords } from '../db/trouble.js';
+import { HoursReader } from '../outside/hours-reader.js';
+import type { Patience } from '../outside/http-source.js';
+import { BackupService } from './backups.js';
+import { BookService } from './book.js';
+import type { LinePatience } from './instruments.js';
+
+/** A book that cannot be asked just now. */
+export class BookAway extends Error {}
+
+export interface LibraryOptions {
+  readonly dataDir: string;
+  /** Where backups lie. */
+  readonly backupDir: string;
+  /** Where the built server lies, whose parts run beside it. */
+  readonly programDir: string;
+  readonly systemNow: () => Date;
+  /** Address of the stand-ins for the demo's weather and gauge; null where they are not there. */
+  readonly demoOutside: string | null;
+  /** Where the demo's boat speaks; null where it has none. */
+  readonly demoBoat: string | null;
+  readonly patience?: Patience | undefined;
+  readonly linePatience?: LinePatience | undefined;
+}
+
+/** What a book holds now and what a backup of it holds, by kind. */
+export interface Compared {
+  readonly now: Counts;
+  readonly then: Counts;
+}
+
+const DAILY_LOOK_MS = 3_600_000;
+
+/**
+ * Both books of a data folder. Demo and real data live in different files and never mix. A book can be put back to a
+ * backup while the server runs: for that moment it is away.
+ */
+export class Library {
+  private readonly books = new Map<Book, BookService>();
+  private readonly keeper: Keeper;
+  private readonly reader: HoursReader;
+  private daily: NodeJS.Timeout | undefined;
+  private looking: Promise<void> = Promise.resolve();
+  private closed = false;
+
+  private constructor(
+    private readonly options: LibraryOptions,
+    private readonly folder: { readonly letGo: () => void },
+  ) {
+    this.keeper = new Keeper(options.programDir);
+    this.reader = new HoursReader(options.programDir);
+  }
+
+  /** Opens both books. @throws BookTrouble in one sentence where that cannot be */
+  static async open(options: LibraryOptions): Promise<Library> {
+    let folder: { readonly letGo: () => void };
+    try {
+      folder = takeFolder(options.dataDir);
+    } catch (error) {
+      throw inWords(error, options.dataDir);
+    }
+    const library = new Library(options, folder);
+    try {
+      await Promise.all(BOOKS.map((id) => library.openOne(id)));
+      await library.book('demo').seedDemo();
+    } catch (error) {
+      await library.close();
+      throw error;
+    }
+    library.lookAfterBackups();
+    return library;
+  }
+
+  /** @throws BookAway while it is put back to a backup */
+  book(id: Book): BookService {
+    const book = this.books.get(id);
+    if (!book) throw new BookAway('The book is being put back to a backup: try again in a moment.');
+    return book;
+  }
+
+  /** What a backup holds beside what the book holds. @returns undefined where there is no such backup */
+  async compare(id: Book, name: string): Promise<Compared | undefined> {
+    const path = this.book(id).backups.pathOf(name);
+    if (!path) return undefined;
+    const [now, then] = await Promise.all([this.keeper.counts(this.fileOf(id)), this.keeper.counts(path)]);
+    return { now, then };
+  }
+
+  /**
+   * Puts a book back to a backup: copied to a file of its own and looked through first, then put in place. What the book
+   * held is a backup, too; where it is too damaged for that, its file is kept.
+   * @returns whether there was such a backup
+   */
+  async restore(id: Book, name: string): Promise<boolean> {
+    const before = this.book(id);
+    const path = before.backups.pathOf(name);
+    if (!path) return false;
+    const file = this.fileOf(id);
+    const coming = `${file}.restoring`;
+    this.clear(coming);
+    await this.keeper.copy(path, coming);
+    const check = await this.keeper.check(coming);
+    if (check.state !== 'whole') throw new Error('The backup is not whole');
+    const saved = await before.backups.make('before-restore').catch(() => null);
+    this.books.delete(id);
+    try {
+      await before.close();
+      if (!saved) renameSync(file, `${file}.before-restore-${Date.now()}`);
+      // What it was left like says nothing of a book that is put back.
+      rmSync(join(this.options.dataDir, `${id}.last-run.json`), { force: true });
+      for (const journal of journalsOf(file)) rmSync(journal, { force: true });
+      renameSync(coming, file);
+    } finally {
+      await this.openOne(id);
+    }
+    return true;
+  }
+
+  async close(): Promise<void> {
+    this.closed = true;
+    clearInterval(this.daily);
+    await this.looking;
+    await Promise.all([...this.books.values()].map((book) => book.close()));
+    this.folder.letGo();
+  }
+
+  private clear(file: string): void {
+    for (const each of [file, ...journalsOf(file)]) if (existsSync(each)) rmSync(each);
+  }
+
+  private fileOf(id: Book): string {
+    return join(this.options.dataDir, `${id}.sqlite`);
+  }
+
+  private async openOne(id: Book): Promise<void> {
+    const { dataDir, backupDir, systemNow, demoOutside, demoBoat, patience, linePatience } = this.options;
+    const backups = new BackupService(id, this.fileOf(id), backupDir, this.keeper, systemNow);
+    const opened = await openBook({
+      dataDir,
+      id,
+      keeper: this.keeper,
+      now: systemNow,
+      beforeMigration: () => backups.make('before-migration').then(() => undefined),
+    });
+    // The stand-ins make their weather up: only the demo may take them for the world.
+    const outside = id === 'demo' ? { address: demoOutside, boat: demoBoat } : { address: null, boat: null };
+    const more = { patience, linePatience, reader: this.reader };
+    this.books.set(id, new BookService(id, opened, dataDir, backups, systemNow, { ...outside, ...more }));
+  }
+
+  /** The demo ships with the program; the user's own book is backed up every day on which the server runs. */
+  private lookAfterBackups(): void {
+    const look = async () => {
+      const own = this.books.get('own');
+      if (!own) return;
+      try {
+        const counts = await this.keeper.counts(this.fileOf('own'));
+        if (!this.closed && sumOf(counts) > 0) await own.backups.daily();
+      } catch (error) {
+        const why = (error as Error).message;
+        await own.notices
+          .add([{ kind: 'backup', words: `Today's backup could not be made: ${why}` }])
+          .catch(() => undefined);
+      }
+    };
+    this.looking = look();
+    this.daily = setInterval(() => (this.looking = look()), DAILY_LOOK_MS);
+    this.daily.unref();
+  }
+}
