@@ -13,7 +13,7 @@ import { TripRepository } from '../repositories/trips.js';
 import { Unread } from '../repositories/unread.js';
 import { WaterRepository } from '../repositories/waters.js';
 import type { BackupService } from './backups.js';
-import { HoursReader } from '../outside/hours-reader.js';
+import type { HoursReader } from '../outside/hours-reader.js';
 import type { Patience } from '../outside/http-source.js';
 import { NoticeService } from './notices.js';
 import { InstrumentService, type LinePatience } from './instruments.js';

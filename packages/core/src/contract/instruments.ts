@@ -6,7 +6,7 @@ export const InstrumentsAddress = z.strictObject({
   address: z
     .string()
     .max(300, { error: 'expected an address of at most 300 characters' })
-    .regex(/^tcp:\/\/(\[[0-9a-f:]+\]|[a-z0-9.-]+):\d{1,5}$/i, {
+    .regex(/^tcp:\/\/(\[[0-9a-f:]+\]|[a-z0-9-]+(\.[a-z0-9-]+)*):\d{1,5}$/i, {
       error: 'expected an address as tcp://192.168.4.1:10110, or null',
     })
     .refine((address) => Number(address.split(':').at(-1)) <= 65_535, { error: 'expected a port to 65535' })

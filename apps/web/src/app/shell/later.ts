@@ -1,6 +1,7 @@
 import { createEnvironmentInjector, type EnvironmentInjector } from '@angular/core';
 import { provideServiceWorker, SwUpdate } from '@angular/service-worker';
 import { filter, type Observable } from 'rxjs';
+import { OutboxService } from '../state/outbox.service';
 import { NoticeService } from '../state/notice.service';
 import { TripLogService } from '../state/trip-log.service';
 import { TripSyncService } from '../state/trip-sync.service';
@@ -35,5 +36,6 @@ function keepPage(injector: EnvironmentInjector): void {
 export function beginLater(injector: EnvironmentInjector): Observable<number> {
   keepPage(injector);
   injector.get(TripSyncService);
+  void injector.get(OutboxService).begin();
   return injector.get(TripLogService).waiting$;
 }

@@ -1,12 +1,14 @@
 import { AsyncPipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, EnvironmentInjector, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import type { BookNotice } from '@inky-shoal/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { BookService } from '../state/book.service';
 import { ConnectionService } from '../state/connection.service';
 import { NoticeService } from '../state/notice.service';
 import { OutboxService } from '../state/outbox.service';
 import { SettingsService } from '../state/settings.service';
+import { keeping$ } from '../state/store';
 import { catchError, EMPTY, from, shareReplay, startWith, switchMap, timer } from 'rxjs';
 import { AFTER_MS } from './ahead';
 import { ShortcutsComponent } from './shortcuts.component';
@@ -23,7 +25,10 @@ export class ShellComponent {
   protected readonly notices = inject(NoticeService);
   protected readonly online$ = inject(ConnectionService).online$;
   protected readonly waiting$ = inject(OutboxService).waiting$;
-  protected readonly book$ = inject(BookService).book$;
+  private readonly books = inject(BookService);
+  protected readonly book$ = this.books.book$;
+  protected readonly bookNotices$ = this.books.notices$;
+  protected readonly keeping$ = keeping$;
   protected readonly views = [
     { path: '/season', name: 'Season', on: 'wide' },
     { path: '/water', name: 'Water', on: 'both' },
@@ -50,6 +55,10 @@ export class ShellComponent {
     inject(SettingsService);
     inject(OutboxService)
       .refused$.pipe(takeUntilDestroyed())
-      .subscribe((why) => this.notices.say(`A change that waited was refused. ${why}`));
+      .subscribe((why) => this.notices.say(`A change that waited was refused; it is kept in Settings. ${why}`));
+  }
+
+  protected takeDown({ id }: BookNotice): void {
+    this.books.takeDown(id);
   }
 }

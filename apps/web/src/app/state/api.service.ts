@@ -8,10 +8,10 @@ const ProblemBody = z.object({
   errors: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
 });
 
-/** Why a call failed: the server is away, or it said no, in words. */
+/** Why a call failed: the server is away; it said no; or it cannot just now, as with a full disk; in words. */
 export class ApiError extends Error {
   constructor(
-    readonly kind: 'away' | 'refused',
+    readonly kind: 'away' | 'refused' | 'unwell',
     message: string,
     readonly errors: readonly { path: string; message: string }[] = [],
   ) {
@@ -39,6 +39,9 @@ function apiError(error: unknown): ApiError {
       problem.data?.errors,
     );
   }
+  // The server says itself what ails it: its disk is full, its book is held by another program.
+  const unwell = error instanceof HttpErrorResponse && error.status >= 500 && ProblemBody.safeParse(error.error);
+  if (unwell && unwell.success) return new ApiError('unwell', unwell.data.detail);
   return new ApiError('away', 'The server does not answer.');
 }
 

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { BOOKS, type Book } from '@inky-shoal/core';
+import { BookNotice, BOOKS, type Book } from '@inky-shoal/core';
 import {
   BehaviorSubject,
   catchError,
@@ -15,7 +15,11 @@ import { ApiService } from './api.service';
 import { ConnectionService } from './connection.service';
 import { Store } from './store';
 
-const BookState = z.object({ id: z.enum(BOOKS), clock: z.object({ now: z.string(), fixed: z.boolean() }) });
+const BookState = z.object({
+  id: z.enum(BOOKS),
+  clock: z.object({ now: z.string(), fixed: z.boolean() }),
+  notices: z.array(BookNotice).default([]),
+});
 export type Clock = z.infer<typeof BookState>['clock'];
 
 /** Which book is open, the demo's or the user's own, and what time it is in it. */
@@ -27,16 +31,15 @@ export class BookService {
   private readonly chosen = new BehaviorSubject<Book>(this.store.read());
 
   readonly book$ = this.chosen.pipe(distinctUntilChanged());
-  /** The clock of the open book, read again when the server is back; this machine's own where it does not say. */
-  readonly clock$ = combineLatest([this.book$, this.connection.there$]).pipe(
-    switchMap(([book]) =>
-      this.api.get(`/books/${book}`, BookState).pipe(
-        map(({ clock }) => clock),
-        catchError(() => of({ now: new Date().toISOString(), fixed: false })),
-      ),
-    ),
+  private readonly changed = new BehaviorSubject(null);
+  private readonly state$ = combineLatest([this.book$, this.connection.there$, this.changed]).pipe(
+    switchMap(([book]) => this.api.get(`/books/${book}`, BookState).pipe(catchError(() => of(null)))),
     shareReplay(1),
   );
+  /** The clock of the open book, read again when the server is back; this machine's own where it does not say. */
+  readonly clock$ = this.state$.pipe(map((state) => state?.clock ?? { now: new Date().toISOString(), fixed: false }));
+  /** What the user must hear of the open book. */
+  readonly notices$ = this.state$.pipe(map((state) => state?.notices ?? []));
 
   get book(): Book {
     return this.chosen.value;
@@ -45,5 +48,18 @@ export class BookService {
   open(book: Book): void {
     this.store.write(book);
     this.chosen.next(book);
+  }
+
+  /** Takes a notice down that was read. */
+  takeDown(id: string): void {
+    this.api
+      .send({ method: 'DELETE', path: `/books/${this.book}/notices/${id}` })
+      .pipe(catchError(() => of(null)))
+      .subscribe(() => this.changed.next(null));
+  }
+
+  /** Reads the book's state again. */
+  reload(): void {
+    this.changed.next(null);
   }
 }

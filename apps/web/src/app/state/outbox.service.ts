@@ -1,103 +1,199 @@
-import { inject, Injectable } from '@angular/core';
+import { DestroyRef, inject, Injectable } from '@angular/core';
 import {
   BehaviorSubject,
   catchError,
-  concatMap,
   defer,
-  EMPTY,
+  distinctUntilChanged,
+  firstValueFrom,
   from,
   map,
   type Observable,
-  of,
   Subject,
-  tap,
   throwError,
 } from 'rxjs';
 import * as z from 'zod';
-import type { ApiError } from './api.service';
-import { ApiService, type Write } from './api.service';
+import { ApiError, ApiService, type Write } from './api.service';
 import { ConnectionService } from './connection.service';
+import type { OutboxDb, RefusedWrite } from './outbox-db';
 import { Store } from './store';
 
-const Waiting = z.array(
+/** Writes as they were kept before each had a row of its own. */
+const Former = z.array(
   z.object({ method: z.enum(['PUT', 'PATCH', 'DELETE', 'POST']), path: z.string(), body: z.unknown().optional() }),
-);
+) as z.ZodType<Write[]>;
+
+const NO_ROOM =
+  'The server does not answer, and this browser has no room left: this was not kept. Free some room, then try again.';
+const NO_KEEPING =
+  'The server does not answer, and this browser keeps nothing: this was not kept. Try again when the server is back.';
+
+const isFull = (error: unknown): boolean => {
+  const { name, inner } = error as { name?: string; inner?: { name?: string } };
+  return name === 'QuotaExceededError' || inner?.name === 'QuotaExceededError';
+};
 
 /**
- * Writes on their way to the server. While it is away they wait here, in order and kept over a reload, and go by
- * themselves when it is back. Every write carries its own id, so sending one twice changes nothing.
+ * Writes on their way to the server. While it is away they wait in this browser's database, a row each and in order, and
+ * go by themselves when it is back; of several windows one sends. Every write carries its own id, so sending one twice
+ * changes nothing. What cannot be kept is refused in words.
  */
 @Injectable({ providedIn: 'root' })
 export class OutboxService {
   private readonly api = inject(ApiService);
   private readonly connection = inject(ConnectionService);
-  private readonly store = new Store<Write[]>('outbox', Waiting as z.ZodType<Write[]>, []);
-  private readonly waiting = new BehaviorSubject<readonly Write[]>(this.store.read());
+  private readonly former = new Store<Write[]>('outbox', Former, []);
+  /** Whether something waited when this browser was last here: known at once, while the database is still opened. */
+  private readonly waits = new Store('outbox-waits', z.boolean(), false);
+  private readonly counts = new BehaviorSubject({ waiting: 0, refused: 0 });
   private readonly delivered = new Subject<void>();
   private readonly refused = new Subject<string>();
-  private flushing = false;
+  private db: Promise<OutboxDb> | undefined;
+  private flushing: Promise<void> | undefined;
+  private over = false;
 
   /** How many writes wait for the server. */
-  readonly waiting$ = this.waiting.pipe(map((writes) => writes.length));
+  readonly waiting$ = this.counts.pipe(
+    map(({ waiting }) => waiting),
+    distinctUntilChanged(),
+  );
+  /** How many writes had waited and were refused. */
+  readonly refusedCount$ = this.counts.pipe(
+    map(({ refused }) => refused),
+    distinctUntilChanged(),
+  );
   /** Writes that had waited have reached the server: what was read before is old. */
   readonly delivered$ = this.delivered.asObservable();
   /** A write that had waited was refused, in words. */
   readonly refused$ = this.refused.asObservable();
 
   constructor() {
-    this.connection.there$.subscribe(() => this.flush());
+    this.connection.there$.subscribe(() => void this.flush());
+    if (this.mayWait) void this.begin();
+    inject(DestroyRef).onDestroy(() => {
+      this.over = true;
+      void this.db?.then((db) => db.close());
+    });
+  }
+
+  /** Looks whether something waits, and sends it. */
+  async begin(): Promise<void> {
+    // A browser that keeps nothing has nothing that waits.
+    await this.open().catch(() => undefined);
+    await this.flush();
   }
 
   /**
-   * Sends a write. Emits `sent`, or `waiting` where the server is away and the write is kept for later; fails where the
-   * server refuses it.
+   * Sends a write. Emits `sent`, or `waiting` where the server is away and the write is on this browser's disk; fails
+   * where the server refuses it or where it could not be kept.
    */
   send(write: Write): Observable<'sent' | 'waiting'> {
     // Nothing is kept before it is asked for: an undo stands ready, and is seldom taken.
     return defer(() => {
-      if (this.waiting.value.length) return of(this.keep(write));
+      if (this.mayWait) return from(this.keep(write));
       return this.api.send(write).pipe(
         map(() => 'sent' as const),
-        catchError((error: ApiError) => (error.kind === 'away' ? of(this.keep(write)) : throwError(() => error))),
+        catchError((error: ApiError) => (error.kind === 'away' ? from(this.keep(write)) : throwError(() => error))),
       );
     });
   }
 
-  private keep(write: Write): 'waiting' {
-    this.set([...this.waiting.value, write]);
+  /** Writes that had waited and were refused, the earliest first. */
+  async refusedWrites(): Promise<RefusedWrite[]> {
+    return (await this.open()).refused.orderBy('seq').toArray();
+  }
+
+  /** Lets go of what was refused. */
+  async forgetRefused(): Promise<void> {
+    await (await this.open()).refused.clear();
+  }
+
+  private get mayWait(): boolean {
+    return this.counts.value.waiting > 0 || this.waits.read() || this.former.read().length > 0;
+  }
+
+  private open(): Promise<OutboxDb> {
+    this.db ??= this.opened().catch((error: unknown) => {
+      this.db = undefined;
+      throw error;
+    });
+    return this.db;
+  }
+
+  private async opened(): Promise<OutboxDb> {
+    const { OutboxDb: Db } = await import('./outbox-db');
+    const db = new Db();
+    await db.open();
+    const former = this.former.read();
+    if (former.length) {
+      await db.waiting.bulkAdd(former.map((write) => ({ write, at: new Date().toISOString() })));
+      this.former.write([]);
+    }
+    await this.count(db);
+    db.watch((counts) => {
+      const before = this.counts.value.waiting;
+      this.told(counts);
+      // Another window has sent what waited.
+      if (before > 0 && counts.waiting === 0) this.delivered.next();
+    });
+    return db;
+  }
+
+  private async count(db: OutboxDb): Promise<void> {
+    this.told({ waiting: await db.waiting.count(), refused: await db.refused.count() });
+  }
+
+  private told(counts: { waiting: number; refused: number }): void {
+    this.waits.write(counts.waiting > 0);
+    this.counts.next(counts);
+  }
+
+  private async keep(write: Write): Promise<'waiting'> {
+    try {
+      const db = await this.open();
+      await db.waiting.add({ write, at: new Date().toISOString() });
+      await this.count(db);
+    } catch (error) {
+      throw new ApiError('away', isFull(error) ? NO_ROOM : NO_KEEPING);
+    }
+    // Asked once something is kept that nobody else has: the browser may then not clear it by itself.
+    void (navigator as { storage?: StorageManager }).storage?.persist?.().catch(() => false);
     // Whatever the line is like, look again soon: a write that joins others on their way is not sent with them.
     this.connection.lost();
     return 'waiting';
   }
 
-  private set(writes: readonly Write[]): void {
-    this.waiting.next(writes);
-    this.store.write([...writes]);
+  private flush(): Promise<void> {
+    if (!this.counts.value.waiting || this.over) return Promise.resolve();
+    this.flushing ??= this.sendAll().finally(() => (this.flushing = undefined));
+    return this.flushing;
   }
 
-  private flush(): void {
-    if (this.flushing || !this.waiting.value.length) return;
-    this.flushing = true;
-    from(this.waiting.value)
-      .pipe(
-        concatMap((write) =>
-          this.api.send(write).pipe(
-            catchError((error: ApiError) => {
-              if (error.kind === 'away') return throwError(() => error);
-              this.refused.next(error.message);
-              return of(null);
-            }),
-            tap(() => this.set(this.waiting.value.slice(1))),
-          ),
-        ),
-        // Away again: the connection knows, and the rest goes when it is back.
-        catchError(() => EMPTY),
-      )
-      .subscribe({
-        complete: () => {
-          this.flushing = false;
-          this.delivered.next();
-        },
-      });
+  /** Sends what waits, one after the other; of several windows the one that has the lock. */
+  private async sendAll(): Promise<void> {
+    const locks = (navigator as { locks?: LockManager }).locks;
+    const sendThem = async () => {
+      const db = await this.open();
+      let sent = false;
+      while (!this.over) {
+        const next = await db.waiting.orderBy('seq').first();
+        if (!next) break;
+        try {
+          await firstValueFrom(this.api.send(next.write));
+        } catch (error) {
+          // Away again: the connection knows, and the rest goes when it is back.
+          if (!(error instanceof ApiError) || error.kind !== 'refused') break;
+          await db.refused.add({ ...next, why: error.message });
+          this.refused.next(error.message);
+        }
+        await db.waiting.delete(next.seq as number);
+        await this.count(db);
+        sent = true;
+      }
+      if (sent) this.delivered.next();
+    };
+    if (!locks) return sendThem();
+    await locks.request('inky-outbox', { ifAvailable: true }, async (lock) => {
+      if (lock) await sendThem();
+    });
   }
 }

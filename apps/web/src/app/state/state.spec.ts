@@ -1,7 +1,9 @@
+import 'fake-indexeddb/auto';
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import type { Reading, Water } from '@inky-shoal/core';
+import Dexie from 'dexie';
 import { filter, firstValueFrom, throwError } from 'rxjs';
 import { ConnectionService } from './connection.service';
 import { dayToPlan, DayService, draftFor } from './day.service';
@@ -97,24 +99,80 @@ describe('the day', () => {
 
 describe('writes while the server is away', () => {
   const PUT = { method: 'PUT', path: '/books/own/plans/1', body: { name: 'a' } } as const;
+  const other = (n: number) => ({ ...PUT, path: `/books/own/plans/${n}` });
   const away = (url: string) => http.expectOne(url).error(new ProgressEvent('error'));
+  const waiting = () => firstValueFrom(TestBed.inject(OutboxService).waiting$);
+  /** Lets what was asked of the database come round, until it holds. */
+  async function until(holds: () => boolean | Promise<boolean>): Promise<void> {
+    for (let tries = 0; tries < 400; tries++) {
+      if (await holds()) return;
+      await new Promise((resolve) => setTimeout(resolve, 5));
+    }
+    throw new Error('It did not come to hold');
+  }
+  /** Answers a call as soon as it comes. */
+  async function answer(url: string, body: object, options?: { status: number; statusText: string }): Promise<void> {
+    let found: ReturnType<typeof http.match> = [];
+    await until(() => (found = http.match(url)).length > 0);
+    found[0]!.flush(body, options);
+  }
+  /** Another start, or another window, of the same browser. */
+  function again(): OutboxService {
+    TestBed.resetTestingModule();
+    TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
+    http = TestBed.inject(HttpTestingController);
+    return TestBed.inject(OutboxService);
+  }
+
+  beforeEach(() => {
+    globalThis.structuredClone ??= (value) => JSON.parse(JSON.stringify(value)) as never;
+  });
+  afterEach(async () => {
+    TestBed.resetTestingModule();
+    await Dexie.delete('inky-outbox');
+  });
 
   it('wait in order, over a reload too, and go when it is back', async () => {
     const outbox = TestBed.inject(OutboxService);
     const sent = firstValueFrom(outbox.send(PUT));
     away('/api/books/own/plans/1');
     expect(await sent).toBe('waiting');
-    expect(await firstValueFrom(outbox.send({ ...PUT, path: '/books/own/plans/2' }))).toBe('waiting');
-    expect(await firstValueFrom(outbox.waiting$)).toBe(2);
-
-    TestBed.resetTestingModule();
-    TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
-    http = TestBed.inject(HttpTestingController);
-    const later = TestBed.inject(OutboxService);
-    http.expectOne('/api/books/own/plans/1').flush({});
-    http.expectOne('/api/books/own/plans/2').flush({});
-    expect(await firstValueFrom(later.waiting$)).toBe(0);
+    expect(await firstValueFrom(outbox.send(other(2)))).toBe('waiting');
+    expect(await waiting()).toBe(2);
+    again();
+    await answer('/api/books/own/plans/1', {});
+    await answer('/api/books/own/plans/2', {});
+    await until(async () => (await waiting()) === 0);
     http.verify();
+  });
+
+  it('of two windows are all kept', async () => {
+    const first = TestBed.inject(OutboxService);
+    const sent = firstValueFrom(first.send(PUT));
+    away('/api/books/own/plans/1');
+    await sent;
+    const second = TestBed.runInInjectionContext(() => new OutboxService());
+    void second.begin();
+    await until(async () => (await firstValueFrom(second.waiting$)) === 1);
+    expect(
+      await Promise.all([first.send(other(2)), second.send(other(3))].map((each) => firstValueFrom(each))),
+    ).toEqual(['waiting', 'waiting']);
+    again();
+    for (const n of [1, 2, 3])
+      await until(() => http.match(`/api/books/own/plans/${n}`).some((call) => (call.flush({}), true)));
+    await until(async () => (await waiting()) === 0);
+  });
+
+  it('that cannot be kept are refused in words, and nothing says that they wait', async () => {
+    const outbox = TestBed.inject(OutboxService);
+    const open = jest.spyOn(Dexie.prototype, 'open').mockImplementation(() => {
+      throw Object.assign(new Error('full'), { name: 'QuotaExceededError' });
+    });
+    const sent = firstValueFrom(outbox.send(PUT));
+    away('/api/books/own/plans/1');
+    await expect(sent).rejects.toThrow('this browser has no room left: this was not kept');
+    open.mockRestore();
+    expect(await waiting()).toBe(0);
   });
 
   it('that only stand ready, as an undo does, are not kept among those that wait', async () => {
@@ -123,27 +181,36 @@ describe('writes while the server is away', () => {
     away('/api/books/own/plans/1');
     await sent;
     const undo = outbox.send({ method: 'DELETE', path: '/books/own/plans/1' });
-    expect(await firstValueFrom(outbox.waiting$)).toBe(1);
+    expect(await waiting()).toBe(1);
     expect(await firstValueFrom(undo)).toBe('waiting');
-    expect(await firstValueFrom(outbox.waiting$)).toBe(2);
+    expect(await waiting()).toBe(2);
   });
 
-  it('fail in words where the server refuses, and are not kept', async () => {
+  it('fail in words where the server refuses, or says what ails it, and are not kept', async () => {
     const outbox = TestBed.inject(OutboxService);
-    const sent = firstValueFrom(outbox.send(PUT));
-    http
-      .expectOne('/api/books/own/plans/1')
-      .flush({ detail: 'name: expected a name' }, { status: 422, statusText: 'Unprocessable' });
-    await expect(sent).rejects.toThrow('name: expected a name');
-    expect(await firstValueFrom(outbox.waiting$)).toBe(0);
+    for (const [status, detail] of [
+      [422, 'name: expected a name'],
+      [507, 'The disk is full where the book lies: nothing was changed.'],
+    ] as const) {
+      const sent = firstValueFrom(outbox.send(PUT));
+      http.expectOne('/api/books/own/plans/1').flush({ detail }, { status, statusText: 'No' });
+      await expect(sent).rejects.toThrow(detail);
+    }
+    expect(await waiting()).toBe(0);
   });
 
-  it('that had waited and are refused say so and make way for the next', async () => {
-    localStorage.setItem('inky.outbox', JSON.stringify([PUT, { ...PUT, path: '/books/own/plans/2' }]));
+  it('that had waited and are refused say so, are kept aside, and make way for the next', async () => {
+    // As a former version kept them.
+    localStorage.setItem('inky.outbox', JSON.stringify([PUT, other(2)]));
     const outbox = TestBed.inject(OutboxService);
-    http.expectOne('/api/books/own/plans/1').flush({ detail: 'no' }, { status: 422, statusText: 'Unprocessable' });
-    http.expectOne('/api/books/own/plans/2').flush({});
-    expect(await firstValueFrom(outbox.waiting$)).toBe(0);
+    const why = firstValueFrom(outbox.refused$);
+    await answer('/api/books/own/plans/1', { detail: 'no' }, { status: 422, statusText: 'Unprocessable' });
+    expect(await why).toBe('no');
+    await answer('/api/books/own/plans/2', {});
+    await until(async () => (await waiting()) === 0);
+    expect(await outbox.refusedWrites()).toMatchObject([{ write: PUT, why: 'no' }]);
+    await outbox.forgetRefused();
+    expect(await outbox.refusedWrites()).toEqual([]);
   });
 });
 

@@ -1,4 +1,9 @@
+import { BehaviorSubject, distinctUntilChanged } from 'rxjs';
 import type * as z from 'zod';
+
+const keeping = new BehaviorSubject(true);
+/** Whether this browser could keep what it was last given: where not, that is said for as long as it lasts. */
+export const keeping$ = keeping.pipe(distinctUntilChanged());
 
 /** A value kept in this browser under a name, checked when it is read: what does not fit gives way to the fallback. */
 export class Store<T> {
@@ -22,8 +27,10 @@ export class Store<T> {
   write(value: T): boolean {
     try {
       localStorage.setItem(`inky.${this.name}`, JSON.stringify(value));
+      keeping.next(true);
       return true;
     } catch {
+      keeping.next(false);
       return false;
     }
   }

@@ -1,7 +1,9 @@
+import 'fake-indexeddb/auto';
 import { provideHttpClient } from '@angular/common/http';
-import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { HttpTestingController, provideHttpClientTesting, type TestRequest } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
+import { filter, firstValueFrom } from 'rxjs';
 import type { ChartFeature, FeatureShape, KeptChart } from '@inky-shoal/core/chart';
 import {
   buttons,
@@ -20,6 +22,7 @@ import {
   WATER,
 } from '../../../testing/test-lake';
 import { ConnectionService } from '../../state/connection.service';
+import { OutboxService } from '../../state/outbox.service';
 import { DrawnService } from '../../state/drawn.service';
 import { NoticeService } from '../../state/notice.service';
 import * as saving from '../../ui/save-file';
@@ -259,10 +262,16 @@ describe('drawing', () => {
     const fixture = await open();
     await draw(fixture, 'mark', { type: 'Point', coordinates: lonLat(40, 40) });
     http.expectOne(`${PATH}/features`).error(new ProgressEvent('error'));
+    await firstValueFrom(TestBed.inject(OutboxService).waiting$.pipe(filter(Boolean)));
     await fixture.whenStable();
     expect(listed(fixture)).toEqual(['Mark', 'Test ramp (ramp)']);
     TestBed.inject(ConnectionService).found();
-    expect(sent()[0]).toMatchObject({ kind: 'mark' });
+    let again: TestRequest[] = [];
+    for (let tries = 0; tries < 200 && !again.length; tries++) {
+      await new Promise((resolve) => setTimeout(resolve, 5));
+      again = http.match(`${PATH}/features`);
+    }
+    expect(again[0]?.request.body).toMatchObject([{ kind: 'mark' }]);
   });
 
   it('is as it was before where the server refuses it', async () => {
