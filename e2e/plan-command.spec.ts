@@ -44,6 +44,20 @@ describe('npm run plan', () => {
     expect(Plan.parse(JSON.parse(stdout)).phase.id).toBe('staging');
   });
 
+  it('reads a file that begins with the mark of its encoding', () => {
+    expect(plan(['-'], `\uFEFF${JSON.stringify(GOOD)}`).status).toBe(0);
+  });
+
+  it('ends where its input has none, and keeps quiet where its reader has seen enough', () => {
+    const { status, said } = plan(['/dev/zero']);
+    expect(status).toBe(2);
+    expect(said).toEqual(['/dev/zero: expected at most 1 MB, got more']);
+    const good = join(folder, 'good.json');
+    writeFileSync(good, JSON.stringify(GOOD));
+    const cut = spawnSync('sh', ['-c', `node scripts/plan.mjs ${good} | head -c 10`], { encoding: 'utf8' });
+    expect(cut).toMatchObject({ status: 0, stdout: '{\n  "phase', stderr: '' });
+  });
+
   it('prints the same plan from standard input', () => {
     const { status, stdout } = plan(['-'], JSON.stringify(GOOD));
     expect(status).toBe(0);

@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { closeSync, openSync, readSync, statSync } from 'node:fs';
 
 /** Ends with what is wrong, a line each: where, and what was expected. */
 export function refuse(lines) {
@@ -7,10 +7,47 @@ export function refuse(lines) {
 }
 
 const LARGEST_BYTES = 1024 * 1024;
+const PIECE_BYTES = 65_536;
 
-function readInput(file, what) {
+// Who reads the answer may have seen enough of it: that is no fault.
+process.stdout.on('error', (error) => process.exit(error.code === 'EPIPE' ? 0 : 1));
+
+/** The bytes of a file or a stream, and no more than one piece over the largest: some never end. */
+function bytesOf(file) {
+  const opened = file === '-' ? 0 : openSync(file, 'r');
+  const pieces = [];
+  let bytes = 0;
+  while (bytes <= LARGEST_BYTES) {
+    const piece = Buffer.alloc(PIECE_BYTES);
+    let read;
+    try {
+      read = readSync(opened, piece);
+    } catch (error) {
+      // A pipe that nothing was put into yet says so.
+      if (error.code === 'EAGAIN') {
+        Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 20);
+        continue;
+      }
+      if (error.code === 'EOF') break;
+      throw error;
+    }
+    if (!read) break;
+    pieces.push(piece.subarray(0, read));
+    bytes += read;
+  }
+  if (opened) closeSync(opened);
+  return Buffer.concat(pieces);
+}
+
+function readInput(file, what, name) {
   try {
-    return readFileSync(file === '-' ? 0 : file, 'utf8');
+    const size = file === '-' ? 0 : statSync(file).size;
+    const bytes = size > LARGEST_BYTES ? null : bytesOf(file);
+    if (bytes === null || bytes.length > LARGEST_BYTES) {
+      const found = size > LARGEST_BYTES ? `${(size / 1e6).toFixed(1)} MB` : 'more';
+      return refuse([`${name}: expected at most 1 MB, got ${found}`]);
+    }
+    return bytes.toString('utf8').replace(/^\uFEFF/, '');
   } catch (error) {
     const why = { ENOENT: 'there is no such file', EISDIR: 'it is a folder', EACCES: 'it may not be read' }[error.code];
     return refuse([`${file}: expected a file with ${what}, but ${why ?? error.message}`]);
@@ -23,8 +60,7 @@ function readInput(file, what) {
  */
 export function jsonFrom(file, what) {
   const name = file === '-' ? 'standard input' : file;
-  const text = readInput(file, what);
-  if (text.length > LARGEST_BYTES) refuse([`${name}: expected at most 1 MB, got ${Math.round(text.length / 1e6)} MB`]);
+  const text = readInput(file, what, name);
   if (!text.trim()) refuse([`${name}: expected JSON with ${what}, got an empty file`]);
   try {
     return { name, value: JSON.parse(text) };

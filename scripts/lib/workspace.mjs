@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { dirname, join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { brotliCompressSync } from 'node:zlib';
 
@@ -45,12 +45,11 @@ function filesUnder(path) {
     .filter((file) => !/[\\/](dist|node_modules|\.angular)[\\/]/.test(file.slice(full.length)));
 }
 
-/** A fingerprint of files by name, size and time of change. */
+/** A fingerprint of files by where they lie in the project and what is in them: a copied or moved folder has the same. */
 function fingerprint(paths) {
   const hash = createHash('sha256');
   for (const file of paths.flatMap(filesUnder).sort()) {
-    const { size, mtimeMs } = statSync(file);
-    hash.update(`${file}\0${size}\0${mtimeMs}\n`);
+    hash.update(`${relative(ROOT, file)}\0`).update(readFileSync(file)).update('\0');
   }
   return hash.digest('hex');
 }

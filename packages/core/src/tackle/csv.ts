@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { parse } from '../contract/problems.js';
+import { guarded, unguarded } from '../formats/formula.js';
 import { readTable, TableProblem, type TableLine } from '../formats/table.js';
 import { TackleDraft, type TackleItem } from './item.js';
 
@@ -77,7 +78,7 @@ function written(value: unknown, codec: Codec): string {
 /** Tackle as a CSV file, all columns, quoted where needed: read again it is the same. */
 export function tackleToCsv(items: readonly TackleItem[]): string {
   const rows = items.map((item) =>
-    COLUMNS.map(([, field, codec]) => written((item as unknown as Loose)[field], codec)),
+    COLUMNS.map(([, field, codec]) => guarded(written((item as unknown as Loose)[field], codec))),
   );
   // An emptied list of hooks or blades is told from none by what the schema makes of an empty cell: both are none.
   return `${Papa.unparse([[...TACKLE_COLUMNS], ...rows], { newline: '\r\n' })}\r\n`;
@@ -161,7 +162,7 @@ interface Row {
 function rowOf({ line, cells }: TableLine, columns: readonly (readonly [string, string, Codec] | undefined)[]): Row {
   const loose: Record<string, unknown> = {};
   for (const [at, column] of columns.entries()) {
-    const cell = cells[at] ?? '';
+    const cell = unguarded(cells[at] ?? '');
     if (column && cell !== '') loose[column[1]] = read(cell, column[2]);
   }
   if (loose['kind'] === 'lure' || loose['kind'] === 'trailer') loose['families'] ??= [];

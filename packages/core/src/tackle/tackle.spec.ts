@@ -79,6 +79,16 @@ describe('CSV', () => {
       { numRuns: 80 },
     );
   });
+  it('holds nothing that a sheet would work out, and reads back what one is called', () => {
+    const names = ['=1+1', '+sum', '@home', "'=quoted", '-dash', 'plain'];
+    const items = names.map(
+      (name, at) =>
+        ({ id: idOf(at), ...TackleDraft.parse({ kind: 'line', name, material: 'braid', testLb: 20 }) }) as TackleItem,
+    );
+    const csv = tackleToCsv(items);
+    expect(csv).not.toMatch(/(^|,|")[=+@-][a-z1]/m);
+    expect(read(csv).items.map(({ name }) => name)).toEqual(names);
+  });
   it('keeps rods on their reels and reels with their lines', () => {
     const items = combo(1);
     expect(read(tackleToCsv(items)).items).toEqual(items.map((item) => ({ ...item, ...(draftOf(item) as object) })));
