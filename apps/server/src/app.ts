@@ -8,6 +8,7 @@ import { jsonBody } from './http/json-body.js';
 import { page, security, withNonce } from './http/page.js';
 import { problemHandler, unknownRoute } from './http/problem.js';
 import { sameOrigin } from './http/same-origin.js';
+import { archiveRoutes } from './routes/archive.js';
 import { backupRoutes } from './routes/backups.js';
 import { chartRoutes } from './routes/charts.js';
 import { bookRoutes } from './routes/books.js';
@@ -24,6 +25,7 @@ export interface AppParts {
   readonly books: Library;
   readonly logger: Logger;
   readonly webDir: string;
+  readonly dataDir: string;
   readonly allowedHosts: readonly string[];
 }
 
@@ -43,7 +45,7 @@ const requestLog = (logger: Logger) =>
   });
 
 /** Puts the server together: safety first, then the API, then the page. */
-export function createApp({ books, logger, webDir, allowedHosts }: AppParts): Express {
+export function createApp({ books, logger, webDir, dataDir, allowedHosts }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(requestLog(logger));
@@ -64,6 +66,7 @@ export function createApp({ books, logger, webDir, allowedHosts }: AppParts): Ex
     planRoute(),
     bookRoutes(books),
     backupRoutes(books),
+    archiveRoutes(books, dataDir),
     tackleRoutes(books),
     instrumentRoutes(books),
     unknownRoute,

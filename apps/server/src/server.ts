@@ -39,10 +39,13 @@ export async function startServer(config: Config): Promise<RunningServer> {
     patience: config.patience,
     linePatience: config.linePatience,
   });
-  const server = createApp({ books, logger, webDir: config.webDir, allowedHosts: config.allowedHosts }).listen(
-    config.port,
-    config.host,
-  );
+  const server = createApp({
+    books,
+    logger,
+    webDir: config.webDir,
+    dataDir: config.dataDir,
+    allowedHosts: config.allowedHosts,
+  }).listen(config.port, config.host);
   server.headersTimeout = HEADERS_MS;
   server.requestTimeout = REQUEST_MS;
   try {

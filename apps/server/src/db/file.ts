@@ -13,9 +13,16 @@ export interface BookFile {
 export function openFile(file: string): BookFile {
   mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
   const database = new Database(file, { timeout: 3000 } as never);
+  type Statement = { run: (...values: unknown[]) => unknown };
+  const insertions = new Map<string, Statement>();
   return {
     all: (sql, ...values) => database.prepare(sql).all(...values) as Record<string, unknown>[],
-    run: (sql, ...values) => void database.prepare(sql).run(...values),
+    run: (sql, ...values) => {
+      // What takes values comes again and again: it is made ready once.
+      const statement = insertions.get(sql) ?? (database.prepare(sql) as unknown as Statement);
+      if (values.length) insertions.set(sql, statement);
+      statement.run(...values);
+    },
     close: () => database.close(),
   };
 }

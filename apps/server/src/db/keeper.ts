@@ -1,6 +1,7 @@
 import { execFile } from 'node:child_process';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
+import type { ArchiveAbout } from '../archive/tables.js';
 import type { BookCheck, Counts } from './check.js';
 import type { Copied } from './copy.js';
 import type { Salvaged } from './salvage.js';
@@ -39,6 +40,16 @@ export class Keeper {
   /** What a book holds, by table. */
   counts(file: string): Promise<Counts> {
     return this.work('counts', file);
+  }
+
+  /** Writes all of a book into a zip. @returns rows by table */
+  writeArchive(book: string, archive: string, id: string, madeAt: string): Promise<Record<string, number>> {
+    return this.work('write-archive', book, archive, id, madeAt);
+  }
+
+  /** Reads an archive into a new book. @throws KeeperFailure with the code INKY_ARCHIVE where it cannot be taken */
+  readArchive(archive: string, book: string): Promise<ArchiveAbout> {
+    return this.work('read-archive', archive, book);
   }
 
   salvage(from: string, to: string): Promise<Salvaged> {

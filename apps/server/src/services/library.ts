@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { existsSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { BOOKS, type Book } from '@inky-shoal/core';
@@ -109,19 +110,50 @@ export class Library {
     await this.keeper.copy(path, coming);
     const check = await this.keeper.check(coming);
     if (check.state !== 'whole') throw new Error('The backup is not whole');
-    const saved = await before.backups.make('before-restore').catch(() => null);
+    await this.putInPlace(id, coming, 'before-restore');
+    return true;
+  }
+
+  /** Writes all of a book into a zip in the data folder, which whoever asked takes away. @returns its path */
+  async archive(id: Book): Promise<string> {
+    const madeAt = this.options.systemNow().toISOString();
+    const file = join(this.options.dataDir, `${id}-${randomUUID()}.zip`);
+    await this.keeper.writeArchive(this.fileOf(id), file, id, madeAt);
+    return file;
+  }
+
+  /**
+   * Puts what an archive holds in the place of a book: read into a book of its own first, all of it or nothing; what the
+   * book held is a backup. @throws KeeperFailure with the code INKY_ARCHIVE where it cannot be taken
+   */
+  async takeIn(id: Book, archive: string): Promise<void> {
+    const coming = `${this.fileOf(id)}.restoring`;
+    this.clear(coming);
+    try {
+      await this.keeper.readArchive(archive, coming);
+    } catch (error) {
+      this.clear(coming);
+      throw error;
+    }
+    await this.putInPlace(id, coming, 'before-import');
+  }
+
+  /** Puts a book that lies ready in place of the one that is open. */
+  private async putInPlace(id: Book, coming: string, reason: 'before-restore' | 'before-import'): Promise<void> {
+    const before = this.book(id);
+    const file = this.fileOf(id);
+    const saved = await before.backups.make(reason).catch(() => null);
     this.books.delete(id);
     try {
       await before.close();
-      if (!saved) renameSync(file, `${file}.before-restore-${Date.now()}`);
+      if (!saved) renameSync(file, `${file}.${reason}-${Date.now()}`);
       // What it was left like says nothing of a book that is put back.
       rmSync(join(this.options.dataDir, `${id}.last-run.json`), { force: true });
-      for (const journal of journalsOf(file)) rmSync(journal, { force: true });
+      for (const journal of [...journalsOf(file), ...journalsOf(coming)]) rmSync(journal, { force: true });
       renameSync(coming, file);
     } finally {
       await this.openOne(id);
     }
-    return true;
   }
 
   async close(): Promise<void> {

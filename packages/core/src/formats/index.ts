@@ -5,3 +5,4 @@ export * from './reading-mapping.js';
 export * from './reading-table.js';
 export { weatherFromTable } from './weather-table.js';
 export { routeToGpx, type Waypoint } from './gpx.js';
+export { guarded, unguarded } from './formula.js';

@@ -1,0 +1,103 @@
+import { Conditions, WaterDraft } from '@inky-shoal/core';
+import { ChartFeature } from '@inky-shoal/core/chart';
+import { guarded } from '@inky-shoal/core/formats';
+import { featuresToGeoJson, featuresToGpx } from '@inky-shoal/core/formats/features';
+import { TackleDraft, tackleToCsv, type TackleItem } from '@inky-shoal/core/tackle';
+import { TripEvent } from '@inky-shoal/core/underway';
+import ical, { ICalCalendarMethod } from 'ical-generator';
+
+type Row = Readonly<Record<string, unknown>>;
+/** The rows of a book that were not removed, by table, JSON as what it holds. */
+export type OpenRows = Readonly<Record<string, readonly Row[]>>;
+
+const csvCell = (value: unknown): string => {
+  const text = guarded(value === null || value === undefined ? '' : String(value));
+  return /[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text;
+};
+const csv = (rows: readonly (readonly unknown[])[]): string =>
+  rows.map((row) => `${row.map(csvCell).join(',')}\r\n`).join('');
+
+const fileName = (name: string, id: string): string =>
+  `${
+    name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'water'
+  }-${id.slice(-4)}`;
+
+/** Minutes of the day in a text as 06:30. */
+const clockIn = (clock: string): [hour: number, minute: number] => {
+  const [hour = 0, minute = 0] = clock.split(':').map(Number);
+  return [hour, minute];
+};
+
+/** A local time as calendars write it without a zone: the day's own clock, wherever it is read. */
+const floating = (date: string, clock: string): string => {
+  const [hour, minute] = clockIn(clock);
+  return `${date}T${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}:00`;
+};
+
+function calendar({ plan = [], trip_event = [] }: OpenRows): string {
+  const all = ical({ name: 'Inky Shoal', method: ICalCalendarMethod.PUBLISH });
+  for (const { id, name, conditions } of plan) {
+    const { date, window } = Conditions.parse(conditions);
+    all.createEvent({
+      id: String(id),
+      summary: String(name),
+      start: floating(date, window?.from ?? '06:00'),
+      end: floating(date, window?.to ?? '15:00'),
+      floating: true,
+    });
+  }
+  const events = trip_event.map(({ event }) => TripEvent.parse(event));
+  for (const begun of events) {
+    if (begun.kind !== 'begin') continue;
+    const last = events.filter(({ tripId }) => tripId === begun.tripId).at(-1) ?? begun;
+    const [start, end] = [begun.at, last.at].map((at) => new Date(Date.parse(at) + begun.aheadMs)) as [Date, Date];
+    all.createEvent({
+      id: begun.tripId,
+      summary: begun.name,
+      start,
+      end: end > start ? end : new Date(start.getTime() + 60_000),
+    });
+  }
+  return all.toString();
+}
+
+/** What other programs read: readings and tackle as CSV, charts as GPX and GeoJSON, plans and trips as iCalendar. */
+export function openForms(rows: OpenRows): [file: string, text: string][] {
+  const { water = [], reading = [], tackle = [], chart_feature = [] } = rows;
+  const waters = water.map(({ id, draft }) => ({ id: String(id), ...WaterDraft.parse(draft) }));
+  const nameOf = new Map(waters.map(({ id, name }) => [id, name]));
+  const zoneOf = new Map(waters.flatMap(({ zones = [] }) => zones.map(({ id, name }) => [id, name] as const)));
+  const readings = csv([
+    ['water', 'time', 'water temp C', 'visibility m', 'zone', 'suspect'],
+    ...reading.map(({ water_id, at, surface_temp_c, visibility_m, zone_id, suspect }) => [
+      nameOf.get(String(water_id)) ?? water_id,
+      at,
+      surface_temp_c,
+      visibility_m,
+      zoneOf.get(String(zone_id)) ?? '',
+      suspect ? 'yes' : '',
+    ]),
+  ]);
+  const pieces = tackle.map(({ id, item }) => ({ id: String(id), ...TackleDraft.parse(item) }) as TackleItem);
+  const charts = waters.flatMap(({ id, name }): [string, string][] => {
+    const features = chart_feature
+      .filter((row) => row['water_id'] === id)
+      .map((row) => ChartFeature.parse(row['feature']));
+    const base = `open/${fileName(name, id)}`;
+    return features.length
+      ? [
+          [`${base}.gpx`, featuresToGpx(features)],
+          [`${base}.geojson`, featuresToGeoJson(features)],
+        ]
+      : [];
+  });
+  return [
+    ['open/readings.csv', readings],
+    ['open/tackle.csv', tackleToCsv(pieces)],
+    ['open/plans-and-trips.ics', calendar(rows)],
+    ...charts,
+  ];
+}
