@@ -12,6 +12,7 @@ import { archiveRoutes } from './routes/archive.js';
 import { backupRoutes } from './routes/backups.js';
 import { chartRoutes } from './routes/charts.js';
 import { bookRoutes } from './routes/books.js';
+import { historyRoutes } from './routes/history.js';
 import { instrumentRoutes } from './routes/instruments.js';
 import { planRoute } from './routes/plan.js';
 import { tackleRoutes } from './routes/tackle.js';
@@ -66,6 +67,7 @@ export function createApp({ books, logger, webDir, dataDir, allowedHosts }: AppP
     planRoute(),
     bookRoutes(books),
     backupRoutes(books),
+    historyRoutes(books),
     archiveRoutes(books, dataDir),
     tackleRoutes(books),
     instrumentRoutes(books),

@@ -188,9 +188,11 @@ describe('backups', () => {
     await filled();
     inFile((database) => {
       database.exec("delete from kysely_migration where name = '0006-safe'");
-      database.exec('drop table history; drop table damaged_row');
-      for (const table of ['water', 'reading', 'plan', 'tackle', 'chart_feature'])
-        database.exec(`alter table ${table} drop column version`);
+      for (const table of ['water', 'reading', 'plan', 'tackle', 'chart_feature']) {
+        database.exec(`drop trigger ${table}_history`);
+        database.exec(`alter table ${table} drop column version; alter table ${table} drop column changed_by`);
+      }
+      database.exec('alter table water drop column removed_at; drop table history; drop table damaged_row');
       for (const column of ['date', 'phase', 'first']) database.exec(`alter table plan drop column ${column}`);
     });
     await start();

@@ -27,6 +27,7 @@ export interface ArchivedTable {
 const text = z.string().max(5_000_000);
 const nullable = text.nullable();
 const version = z.number().int().min(1).default(1);
+const changed_by = nullable.default(null);
 
 /** A value that the contract's schema takes, kept as it was written: the schema only looks. */
 const like = (schema: z.ZodType) =>
@@ -47,7 +48,15 @@ export const ARCHIVED: readonly ArchivedTable[] = [
   {
     table: 'water',
     file: 'data/waters.jsonl',
-    line: z.strictObject({ id: text, draft: like(WaterDraft), created_at: text, updated_at: text, version }),
+    line: z.strictObject({
+      id: text,
+      draft: like(WaterDraft),
+      created_at: text,
+      updated_at: text,
+      removed_at: nullable.default(null),
+      version,
+      changed_by,
+    }),
     json: ['draft'],
     order: 'id',
   },
@@ -65,6 +74,7 @@ export const ARCHIVED: readonly ArchivedTable[] = [
       suspect: z.number().int(),
       removed_at: nullable,
       version,
+      changed_by,
     }),
     json: ['profile'],
     order: 'id',
@@ -86,6 +96,7 @@ export const ARCHIVED: readonly ArchivedTable[] = [
       phase: nullable,
       first: nullable,
       version,
+      changed_by,
     }),
     json: ['conditions', 'plan'],
     order: 'id',
@@ -100,6 +111,7 @@ export const ARCHIVED: readonly ArchivedTable[] = [
       updated_at: text,
       removed_at: nullable,
       version,
+      changed_by,
     }),
     json: ['item'],
     order: 'id',
@@ -133,6 +145,7 @@ export const ARCHIVED: readonly ArchivedTable[] = [
       updated_at: text,
       removed_at: nullable,
       version,
+      changed_by,
     }),
     json: ['feature'],
     order: 'id',
@@ -169,9 +182,9 @@ export const ARCHIVED: readonly ArchivedTable[] = [
       what: text,
       at: text,
       device: nullable,
+      body: z.record(z.string(), z.unknown()),
     }),
-    json: [],
-    bytes: { column: 'body', fileOf: ({ id }) => `history/${String(id)}.json.gz` },
+    json: ['body'],
     order: 'id',
   },
 ];

@@ -36,6 +36,8 @@ export async function openDb(file: string): Promise<Db> {
   database.pragma('synchronous = FULL');
   database.pragma('foreign_keys = ON');
   database.pragma('busy_timeout = 3000');
+  // What is erased is written over, not only let go.
+  database.pragma('secure_delete = ON');
   const db = new Kysely<Tables>({ dialect: new SqliteDialect({ database: database as never }) });
   const migrator = new Migrator({ db, provider: { getMigrations: () => Promise.resolve(MIGRATIONS) } });
   const { error } = await migrator.migrateToLatest();

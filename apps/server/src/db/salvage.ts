@@ -16,7 +16,6 @@ const ROWS_AT_ONCE = 200;
 const BLOB_COLUMNS: Partial<Record<BookTable, readonly string[]>> = {
   photo: ['bytes'],
   chart: ['bed'],
-  history: ['body'],
   damaged_row: ['row'],
 };
 const NUMBER_COLUMNS: Partial<Record<BookTable, readonly string[]>> = {

@@ -9,8 +9,12 @@ export interface WaterTable {
   draft: JsonText;
   created_at: string;
   updated_at: string;
+  /** Set while removed; undo clears it. */
+  removed_at: Generated<string | null>;
   /** Counts its changes, from 1. */
   version: Generated<number>;
+  /** Name of the device that changed it last, where it said so. */
+  changed_by: Generated<string | null>;
 }
 
 export interface ReadingTable {
@@ -29,6 +33,8 @@ export interface ReadingTable {
   removed_at: string | null;
   /** Counts its changes, from 1. */
   version: Generated<number>;
+  /** Name of the device that changed it last, where it said so. */
+  changed_by: Generated<string | null>;
 }
 
 /** What is known from outside of one day at a water: weather or the gauge. */
@@ -70,6 +76,8 @@ export interface PlanTable {
   removed_at: string | null;
   /** Counts its changes, from 1. */
   version: Generated<number>;
+  /** Name of the device that changed it last, where it said so. */
+  changed_by: Generated<string | null>;
 }
 
 export interface TackleTable {
@@ -82,6 +90,8 @@ export interface TackleTable {
   removed_at: string | null;
   /** Counts its changes, from 1. */
   version: Generated<number>;
+  /** Name of the device that changed it last, where it said so. */
+  changed_by: Generated<string | null>;
 }
 
 export interface PhotoTable {
@@ -110,6 +120,8 @@ export interface ChartFeatureTable {
   removed_at: string | null;
   /** Counts its changes, from 1. */
   version: Generated<number>;
+  /** Name of the device that changed it last, where it said so. */
+  changed_by: Generated<string | null>;
 }
 
 export interface TripEventTable {
@@ -136,8 +148,8 @@ export interface HistoryTable {
   at: string;
   /** Name of the device that did it, where it said so. */
   device: string | null;
-  /** JSON, packed with gzip. */
-  body: Buffer;
+  /** The columns of the former version, as JSON. */
+  body: JsonText;
 }
 
 /** A row that was no text, as bytes: set aside so that nobody stumbles over it. */

@@ -1,7 +1,7 @@
 /** Columns that hold text, by table. Text that is no UTF-8 ends the driver, so these are looked through as bytes first. */
 export const TEXT_COLUMNS = {
-  water: ['id', 'draft', 'created_at', 'updated_at'],
-  reading: ['id', 'water_id', 'at', 'zone_id', 'profile', 'removed_at'],
+  water: ['id', 'draft', 'created_at', 'updated_at', 'removed_at', 'changed_by'],
+  reading: ['id', 'water_id', 'at', 'zone_id', 'profile', 'removed_at', 'changed_by'],
   plan: [
     'id',
     'name',
@@ -15,14 +15,15 @@ export const TEXT_COLUMNS = {
     'date',
     'phase',
     'first',
+    'changed_by',
   ],
-  tackle: ['id', 'kind', 'item', 'updated_at', 'removed_at'],
+  tackle: ['id', 'kind', 'item', 'updated_at', 'removed_at', 'changed_by'],
   photo: ['id', 'media_type', 'created_at'],
   chart: ['water_id', 'frame', 'updated_at'],
-  chart_feature: ['id', 'water_id', 'feature', 'updated_at', 'removed_at'],
+  chart_feature: ['id', 'water_id', 'feature', 'updated_at', 'removed_at', 'changed_by'],
   trip_event: ['id', 'trip_id', 'event'],
   fact: ['name', 'value'],
-  history: ['kind', 'entity_id', 'what', 'at', 'device'],
+  history: ['kind', 'entity_id', 'what', 'at', 'device', 'body'],
   damaged_row: ['from_table', 'found_at'],
 } as const satisfies Record<string, readonly string[]>;
 export type BookTable = keyof typeof TEXT_COLUMNS;

@@ -1,6 +1,9 @@
 /** Why a book cannot be opened, in a sentence with the way out. */
 export class BookTrouble extends Error {}
 
+/** A book that cannot be asked just now. */
+export class BookAway extends Error {}
+
 const BY_CODE: readonly (readonly [code: RegExp, words: (file: string) => string])[] = [
   [/^(SQLITE_FULL|ENOSPC)/, (file) => `The disk of ${file} is full: free some room there, then start again.`],
   [

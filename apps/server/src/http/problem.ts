@@ -2,7 +2,8 @@ import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import type { Problem } from '@inky-shoal/core';
 import type { Logger } from 'pino';
 import { Elsewhere } from '../db/elsewhere.js';
-import { BookAway } from '../services/library.js';
+import { BookAway } from '../db/trouble.js';
+import { SecondCopy } from '../services/change.js';
 import { NotReachable } from '../outside/reachable.js';
 
 /** What went wrong, as RFC 9457 says it. Thrown by routes, written by the error handler. */
@@ -12,6 +13,8 @@ export class HttpProblem extends Error {
     readonly title: string,
     readonly detail: string,
     readonly errors: readonly Problem[] = [],
+    /** What a kind of problem says beyond these. */
+    readonly more: object = {},
   ) {
     super(detail);
   }
@@ -27,11 +30,14 @@ export function invalidInput(errors: readonly Problem[]): HttpProblem {
 
 export const notFound = (what: string): HttpProblem => new HttpProblem(404, 'Not found', `There is no ${what}.`);
 
-export function writeProblem(response: Response, { status, title, detail, errors }: HttpProblem): void {
+export function writeProblem(response: Response, problem: HttpProblem): void {
+  const { status, title, detail, errors, more } = problem;
   response
     .status(status)
     .type('application/problem+json')
-    .send(JSON.stringify({ type: 'about:blank', title, status, detail, ...(errors.length ? { errors } : {}) }));
+    .send(
+      JSON.stringify({ type: 'about:blank', title, status, detail, ...(errors.length ? { errors } : {}), ...more }),
+    );
 }
 
 /** What the framework and the body parser refuse, by their types, in a user's words. */
@@ -106,6 +112,12 @@ const BOOK_TROUBLE: readonly (readonly [code: RegExp, status: number, title: str
 const fromAway = (error: unknown): HttpProblem | undefined =>
   error instanceof BookAway ? new HttpProblem(503, 'Book away', error.message) : undefined;
 
+/** A change that was kept as a second copy. */
+const fromSecondCopy = (error: unknown): HttpProblem | undefined =>
+  error instanceof SecondCopy
+    ? new HttpProblem(409, 'Changed meanwhile', error.message, [], { copy: error.copy, version: error.version })
+    : undefined;
+
 /** An address that may not be called. */
 const fromAddress = (error: unknown): HttpProblem | undefined =>
   error instanceof NotReachable ? invalidInput([{ path: 'address', message: error.message }]) : undefined;
@@ -132,7 +144,12 @@ export function problemHandler(logger: Logger): ErrorRequestHandler {
     const known =
       error instanceof HttpProblem
         ? error
-        : (trouble ?? fromAway(error) ?? fromElsewhere(error) ?? fromAddress(error) ?? fromFramework(error));
+        : (trouble ??
+          fromAway(error) ??
+          fromSecondCopy(error) ??
+          fromElsewhere(error) ??
+          fromAddress(error) ??
+          fromFramework(error));
     if (!known || trouble) logger.error({ err: error, method: request.method, url: request.url }, 'request failed');
     writeProblem(
       response,

@@ -58,13 +58,19 @@ export class ChartRepository {
   }
 
   /** Adds or changes features, and brings removed ones back: all of them or, where one cannot go in, none. */
-  async putFeatures(waterId: string, features: readonly ChartFeature[], now: string): Promise<void> {
+  async putFeatures(
+    waterId: string,
+    features: readonly ChartFeature[],
+    now: string,
+    device: string | null = null,
+  ): Promise<void> {
     const rows = features.map((feature) => ({
       id: feature.id,
       water_id: waterId,
       feature: JSON.stringify(feature),
       updated_at: now,
       removed_at: null,
+      changed_by: device,
     }));
     await this.db.transaction().execute(async (db) => {
       await refuseElsewhere(
@@ -82,6 +88,7 @@ export class ChartRepository {
               feature: set.ref('excluded.feature'),
               updated_at: set.ref('excluded.updated_at'),
               removed_at: null,
+              changed_by: set.ref('excluded.changed_by'),
             })),
           )
           .execute(),
@@ -90,10 +97,15 @@ export class ChartRepository {
   }
 
   /** @returns how many of these there were to remove */
-  async removeFeatures(waterId: string, ids: readonly string[], now: string): Promise<number> {
+  async removeFeatures(
+    waterId: string,
+    ids: readonly string[],
+    now: string,
+    device: string | null = null,
+  ): Promise<number> {
     const result = await this.db
       .updateTable('chart_feature')
-      .set({ removed_at: now })
+      .set({ removed_at: now, changed_by: device })
       .where('water_id', '=', waterId)
       .where('removed_at', 'is', null)
       .where('id', 'in', ids)

@@ -12,6 +12,7 @@ const toPlan = (row: PlanRow): SavedPlan => ({
   engineVersion: row.engine_version,
   createdAt: row.created_at,
   updatedAt: row.updated_at,
+  version: row.version,
 });
 
 type SummaryRow = Pick<
@@ -61,7 +62,7 @@ export class PlanRepository {
   }
 
   /** Saves a plan, or saves it again under the same id; the time of making stays. */
-  async put(plan: SavedPlan): Promise<void> {
+  async put(plan: SavedPlan, device: string | null = null): Promise<void> {
     const row = {
       name: plan.name,
       water_id: plan.waterId ?? null,
@@ -73,6 +74,7 @@ export class PlanRepository {
       engine_version: plan.engineVersion,
       updated_at: plan.updatedAt,
       removed_at: null,
+      changed_by: device,
     };
     await this.db
       .insertInto('plan')
@@ -82,13 +84,13 @@ export class PlanRepository {
   }
 
   /** @returns whether there was one to rename */
-  async rename(id: string, name: string, now: string): Promise<boolean> {
-    return this.change(id, { name, updated_at: now }, 'kept');
+  async rename(id: string, name: string, now: string, device: string | null = null): Promise<boolean> {
+    return this.change(id, { name, updated_at: now, changed_by: device }, 'kept');
   }
 
   /** @returns whether there was one to remove */
-  async remove(id: string, now: string): Promise<boolean> {
-    return this.change(id, { removed_at: now }, 'kept');
+  async remove(id: string, now: string, device: string | null = null): Promise<boolean> {
+    return this.change(id, { removed_at: now, changed_by: device }, 'kept');
   }
 
   /** @returns whether there was a removed one to bring back */

@@ -17,9 +17,11 @@ const toReading = (row: ReadingRow): Reading => ({
   ...(row.zone_id === null ? {} : { zoneId: row.zone_id }),
   ...(row.profile === null ? {} : { profile: Profile.parse(JSON.parse(row.profile)) }),
   ...(row.suspect ? { suspect: true } : {}),
+  version: row.version,
 });
 
-const toRow = (id: string, waterId: string, draft: ReadingDraft): NewReadingRow => ({
+const toRow = (id: string, waterId: string, draft: ReadingDraft, device: string | null): NewReadingRow => ({
+  changed_by: device,
   id,
   water_id: waterId,
   at: new Date(draft.at).toISOString(),
@@ -54,14 +56,14 @@ export class ReadingRepository {
   }
 
   /** Adds a reading or changes it; putting a removed one brings it back. */
-  async put(id: string, waterId: string, draft: ReadingDraft): Promise<Reading> {
-    await this.putAll(waterId, [{ id, ...draft }]);
+  async put(id: string, waterId: string, draft: ReadingDraft, device: string | null = null): Promise<Reading> {
+    await this.putAll(waterId, [{ id, ...draft }], device);
     return { id, waterId, ...draft, at: new Date(draft.at).toISOString() };
   }
 
   /** Adds or changes many: all of them or, where one cannot go in, none. */
-  async putAll(waterId: string, batch: ReadingBatch): Promise<void> {
-    const rows = batch.map(({ id, ...draft }) => toRow(id, waterId, draft));
+  async putAll(waterId: string, batch: ReadingBatch, device: string | null = null): Promise<void> {
+    const rows = batch.map(({ id, ...draft }) => toRow(id, waterId, draft, device));
     await this.db.transaction().execute(async (db) => {
       await refuseElsewhere(
         db,
@@ -83,6 +85,7 @@ export class ReadingRepository {
               profile: set.ref('excluded.profile'),
               suspect: set.ref('excluded.suspect'),
               removed_at: null,
+              changed_by: set.ref('excluded.changed_by'),
             })),
           )
           .execute(),
@@ -91,10 +94,10 @@ export class ReadingRepository {
   }
 
   /** @returns how many of these there were to remove */
-  async removeAll(waterId: string, ids: readonly string[], now: string): Promise<number> {
+  async removeAll(waterId: string, ids: readonly string[], now: string, device: string | null = null): Promise<number> {
     const result = await this.db
       .updateTable('reading')
-      .set({ removed_at: now })
+      .set({ removed_at: now, changed_by: device })
       .where('water_id', '=', waterId)
       .where('removed_at', 'is', null)
       .where('id', 'in', ids)

@@ -4,7 +4,13 @@ import type { Db } from '../db/open.js';
 import type { TackleRow } from '../db/schema.js';
 import type { Unread } from './unread.js';
 
-const toKept = ({ id, item, updated_at }: Pick<TackleRow, 'id' | 'item' | 'updated_at'>): KeptTackle => ({
+const toKept = ({
+  id,
+  item,
+  updated_at,
+  version,
+}: Pick<TackleRow, 'id' | 'item' | 'updated_at' | 'version'>): KeptTackle => ({
+  version,
   id,
   item: TackleDraft.parse(JSON.parse(item)),
   updatedAt: updated_at,
@@ -26,13 +32,18 @@ export class TackleRepository {
   }
 
   /** Adds or changes pieces, and brings removed ones back: all of them or, where one cannot go in, none. */
-  async putAll(batch: readonly Pick<KeptTackle, 'id' | 'item'>[], now: string): Promise<void> {
+  async putAll(
+    batch: readonly Pick<KeptTackle, 'id' | 'item'>[],
+    now: string,
+    device: string | null = null,
+  ): Promise<void> {
     const rows = batch.map(({ id, item }) => ({
       id,
       kind: item.kind,
       item: JSON.stringify(item),
       updated_at: now,
       removed_at: null,
+      changed_by: device,
     }));
     await this.db.transaction().execute(async (db) => {
       await inBatches(rows, ROWS_AT_ONCE, (batch) =>
@@ -45,6 +56,7 @@ export class TackleRepository {
               item: set.ref('excluded.item'),
               updated_at: set.ref('excluded.updated_at'),
               removed_at: null,
+              changed_by: set.ref('excluded.changed_by'),
             })),
           )
           .execute(),
@@ -53,10 +65,10 @@ export class TackleRepository {
   }
 
   /** @returns how many of these there were to remove */
-  async removeAll(ids: readonly string[], now: string): Promise<number> {
+  async removeAll(ids: readonly string[], now: string, device: string | null = null): Promise<number> {
     const result = await this.db
       .updateTable('tackle')
-      .set({ removed_at: now })
+      .set({ removed_at: now, changed_by: device })
       .where('removed_at', 'is', null)
       .where('id', 'in', ids)
       .executeTakeFirst();

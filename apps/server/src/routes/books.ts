@@ -11,6 +11,7 @@ import {
 } from '@inky-shoal/core';
 import { Router, text } from 'express';
 import * as z from 'zod';
+import { changeOf } from '../http/change.js';
 import { HttpProblem, notFound } from '../http/problem.js';
 import { bodyOf, idOf } from '../http/validate.js';
 import { SourceFailure } from '../outside/source.js';
@@ -21,6 +22,9 @@ import { bookIn } from './book-of.js';
 /** The largest file of weather taken: two years of hours fit several times over. */
 const MOST_CSV = '8mb';
 const ReadingIds = z.array(clientId, { error: 'expected a list of ids' }).min(1).max(MAX_BATCH);
+
+/** What the second copy of something is called, within the length that names have. */
+const secondName = (name: string, most: number): string => `${name.slice(0, most - 14)} (second copy)`;
 
 /** The resources of a book: waters, their readings, saved plans. */
 export function bookRoutes(books: Library): Router {
@@ -48,8 +52,20 @@ export function bookRoutes(books: Library): Router {
   router.put('/books/:book/waters/:id', async (request, response) => {
     const book = bookOf(request);
     const id = idOf(request);
-    await book.waters.put(id, bodyOf(request, WaterDraft), book.now());
+    const [draft, change] = [bodyOf(request, WaterDraft), changeOf(request)];
+    await book.refuseStale('water', id, change, { draft: JSON.stringify(draft) }, async (copyId) => {
+      const name = secondName(draft.name, 80);
+      await book.waters.put(copyId, { ...draft, name }, book.now(), change.device);
+      return name;
+    });
+    await book.waters.put(id, draft, book.now(), change.device);
     response.json(await book.waters.find(id));
+  });
+  router.delete('/books/:book/waters/:id', async (request, response) => {
+    const book = bookOf(request);
+    const id = idOf(request);
+    if (!(await book.waters.remove(id, book.now(), changeOf(request).device))) throw notFound(`water ${id}`);
+    response.status(204).end();
   });
 
   router.get('/books/:book/waters/:id/readings', async (request, response) => {
@@ -60,25 +76,39 @@ export function bookRoutes(books: Library): Router {
     const book = bookOf(request);
     const draft = bodyOf(request, ReadingDraft);
     const waterId = await knownWater(book, idOf(request));
-    response.json(await book.readings.put(idOf(request, 'reading'), waterId, draft));
+    const [id, change] = [idOf(request, 'reading'), changeOf(request)];
+    const { surfaceTempC, visibilityM = null, zoneId = null } = draft;
+    const content = { surface_temp_c: surfaceTempC, visibility_m: visibilityM, zone_id: zoneId };
+    await book.refuseStale(
+      'reading',
+      id,
+      change,
+      { at: new Date(draft.at).toISOString(), ...content },
+      async (copyId) => {
+        await book.readings.put(copyId, waterId, draft, change.device);
+        return 'a second reading';
+      },
+    );
+    response.json(await book.readings.put(id, waterId, draft, change.device));
   });
   router.put('/books/:book/waters/:id/readings', async (request, response) => {
     const book = bookOf(request);
     const batch = bodyOf(request, ReadingBatch);
-    await book.readings.putAll(await knownWater(book, idOf(request)), batch);
+    await book.readings.putAll(await knownWater(book, idOf(request)), batch, changeOf(request).device);
     response.json({ kept: batch.length });
   });
   router.delete('/books/:book/waters/:id/readings/:reading', async (request, response) => {
     const book = bookOf(request);
     const [waterId, id] = [idOf(request), idOf(request, 'reading')];
-    if (!(await book.readings.removeAll(waterId, [id], book.now()))) throw notFound(`reading ${id}`);
+    if (!(await book.readings.removeAll(waterId, [id], book.now(), changeOf(request).device)))
+      throw notFound(`reading ${id}`);
     response.status(204).end();
   });
   router.post('/books/:book/waters/:id/readings/remove', async (request, response) => {
     const book = bookOf(request);
     const ids = bodyOf(request, ReadingIds);
     const waterId = await knownWater(book, idOf(request));
-    response.json({ removed: await book.readings.removeAll(waterId, ids, book.now()) });
+    response.json({ removed: await book.readings.removeAll(waterId, ids, book.now(), changeOf(request).device) });
   });
 
   router.get('/books/:book/waters/:id/outside', async (request, response) => {
@@ -123,19 +153,26 @@ export function bookRoutes(books: Library): Router {
     const id = idOf(request);
     const draft = bodyOf(request, PlanDraft);
     if (draft.waterId) await knownWater(book, draft.waterId);
-    response.json(await book.savePlan(id, draft));
+    const change = changeOf(request);
+    const content = { name: draft.name, conditions: JSON.stringify(draft.conditions) };
+    await book.refuseStale('plan', id, change, content, async (copyId) => {
+      const name = secondName(draft.name, 120);
+      await book.savePlan(copyId, { ...draft, name }, undefined, change.device);
+      return name;
+    });
+    response.json(await book.savePlan(id, draft, undefined, change.device));
   });
   router.patch('/books/:book/plans/:id', async (request, response) => {
     const book = bookOf(request);
     const id = idOf(request);
     const { name } = bodyOf(request, PlanRename);
-    if (!(await book.plans.rename(id, name, book.now()))) throw notFound(`plan ${id}`);
+    if (!(await book.plans.rename(id, name, book.now(), changeOf(request).device))) throw notFound(`plan ${id}`);
     response.json(await book.plans.find(id));
   });
   router.delete('/books/:book/plans/:id', async (request, response) => {
     const book = bookOf(request);
     const id = idOf(request);
-    if (!(await book.plans.remove(id, book.now()))) throw notFound(`plan ${id}`);
+    if (!(await book.plans.remove(id, book.now(), changeOf(request).device))) throw notFound(`plan ${id}`);
     response.status(204).end();
   });
   router.post('/books/:book/plans/:id/restore', async (request, response) => {

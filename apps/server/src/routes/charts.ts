@@ -4,6 +4,7 @@ import { parse } from '@inky-shoal/core';
 import { bedBytes, ChartFeature, ChartFeatures, ChartFrame, FeatureIds, MOST_BED_BYTES } from '@inky-shoal/core/chart';
 import { raw, Router, type Request } from 'express';
 import { jsonBody } from '../http/json-body.js';
+import { changeOf } from '../http/change.js';
 import { HttpProblem, invalidInput, notFound } from '../http/problem.js';
 import { bodyOf, idOf } from '../http/validate.js';
 import type { Library } from '../services/library.js';
@@ -80,7 +81,7 @@ export function chartRoutes(books: Library): Router {
   router.put('/books/:book/waters/:id/chart/features', large, async (request, response) => {
     const { book, id } = await waterIn(request);
     const features = bodyOf(request, ChartFeatures);
-    await book.charts.putFeatures(id, features, book.now());
+    await book.charts.putFeatures(id, features, book.now(), changeOf(request).device);
     response.json({ kept: features.length });
   });
   router.put('/books/:book/waters/:id/chart/features/:feature', large, async (request, response) => {
@@ -89,12 +90,14 @@ export function chartRoutes(books: Library): Router {
     if (feature.id !== idOf(request, 'feature')) {
       throw invalidInput([{ path: 'id', message: 'expected the id that the address names' }]);
     }
-    await book.charts.putFeatures(id, [feature], book.now());
+    await book.charts.putFeatures(id, [feature], book.now(), changeOf(request).device);
     response.json(feature);
   });
   router.post('/books/:book/waters/:id/chart/features/remove', large, async (request, response) => {
     const { book, id } = await waterIn(request);
-    response.json({ removed: await book.charts.removeFeatures(id, bodyOf(request, FeatureIds), book.now()) });
+    response.json({
+      removed: await book.charts.removeFeatures(id, bodyOf(request, FeatureIds), book.now(), changeOf(request).device),
+    });
   });
   return router;
 }

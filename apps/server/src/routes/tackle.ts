@@ -1,5 +1,6 @@
 import { MOST_PHOTO_BYTES, TackleBatch, TackleDraft, TackleIds } from '@inky-shoal/core/tackle';
 import { raw, Router } from 'express';
+import { changeOf } from '../http/change.js';
 import { imageKind } from '../http/image-kind.js';
 import { HttpProblem, notFound } from '../http/problem.js';
 import { bodyOf, idOf } from '../http/validate.js';
@@ -17,18 +18,26 @@ export function tackleRoutes(books: Library): Router {
   router.put('/books/:book/tackle/:id', async (request, response) => {
     const book = bookOf(request);
     const [id, item, now] = [idOf(request), bodyOf(request, TackleDraft), book.now()];
-    await book.tackle.putAll([{ id, item }], now);
+    const change = changeOf(request);
+    await book.refuseStale('tackle', id, change, { item: JSON.stringify(item) }, async (copyId) => {
+      const name = `${item.name} (second copy)`;
+      await book.tackle.putAll([{ id: copyId, item: { ...item, name } }], now, change.device);
+      return name;
+    });
+    await book.tackle.putAll([{ id, item }], now, change.device);
     response.json({ id, item, updatedAt: now });
   });
   router.put('/books/:book/tackle', async (request, response) => {
     const book = bookOf(request);
     const batch = bodyOf(request, TackleBatch);
-    await book.tackle.putAll(batch, book.now());
+    await book.tackle.putAll(batch, book.now(), changeOf(request).device);
     response.json({ kept: batch.length });
   });
   router.post('/books/:book/tackle/remove', async (request, response) => {
     const book = bookOf(request);
-    response.json({ removed: await book.tackle.removeAll(bodyOf(request, TackleIds), book.now()) });
+    response.json({
+      removed: await book.tackle.removeAll(bodyOf(request, TackleIds), book.now(), changeOf(request).device),
+    });
   });
 
   router.get('/books/:book/photos/:id', async (request, response) => {

@@ -1,9 +1,17 @@
-import { ENGINE_VERSION, makePlan, type Book, type PlanDraft, type SavedPlan } from '@inky-shoal/core';
+import {
+  ENGINE_VERSION,
+  makePlan,
+  type Book,
+  type HistoryKind,
+  type PlanDraft,
+  type SavedPlan,
+} from '@inky-shoal/core';
 import { DEMO, DEMO_NOW, DEMO_VERSION, demoCharts } from '@inky-shoal/demo';
 import { closeBook, type OpenedBook } from '../db/open-book.js';
 import type { Db } from '../db/open.js';
 import { ChartRepository } from '../repositories/charts.js';
 import { FactRepository } from '../repositories/facts.js';
+import { HistoryRepository, secondCopyId } from '../repositories/history.js';
 import { PlanRepository } from '../repositories/plans.js';
 import { PhotoRepository } from '../repositories/photos.js';
 import { ReadingRepository } from '../repositories/readings.js';
@@ -13,6 +21,7 @@ import { TripRepository } from '../repositories/trips.js';
 import { Unread } from '../repositories/unread.js';
 import { WaterRepository } from '../repositories/waters.js';
 import type { BackupService } from './backups.js';
+import { SecondCopy, type Change } from './change.js';
 import type { HoursReader } from '../outside/hours-reader.js';
 import type { Patience } from '../outside/http-source.js';
 import { NoticeService } from './notices.js';
@@ -41,6 +50,7 @@ export class BookService {
   readonly outside: OutsideService;
   readonly instruments: InstrumentService;
   readonly notices: NoticeService;
+  readonly history: HistoryRepository;
   private readonly facts: FactRepository;
   private readonly db: Db;
   private readonly unread = new Unread();
@@ -62,6 +72,7 @@ export class BookService {
     this.photos = new PhotoRepository(db);
     this.charts = new ChartRepository(db, unread);
     this.trips = new TripRepository(db, unread);
+    this.history = new HistoryRepository(db);
     this.facts = new FactRepository(db);
     this.notices = new NoticeService(this.facts, unread, findings, () => this.now());
     this.outside = new OutsideService(
@@ -85,8 +96,27 @@ export class BookService {
     return this.systemNow().toISOString();
   }
 
+  /** What a change is to be kept as where it is not the latest: under an id of its own, beside what stands. */
+  async refuseStale<Content extends object>(
+    kind: HistoryKind,
+    id: string,
+    { from }: Change,
+    content: Content,
+    keepCopy: (copyId: string) => Promise<string>,
+  ): Promise<void> {
+    if (!(await this.history.isStale(kind, id, from, content as Record<string, unknown>))) return;
+    const copyId = secondCopyId(id, content);
+    const name = await keepCopy(copyId);
+    throw new SecondCopy({ id: copyId, name }, (await this.history.current(kind, id))?.version ?? 1);
+  }
+
   /** Plans from the conditions and saves both, with the engine's version. Saving the same again changes nothing. */
-  async savePlan(id: string, { name, waterId, conditions, units }: PlanDraft, at = this.now()): Promise<SavedPlan> {
+  async savePlan(
+    id: string,
+    { name, waterId, conditions, units }: PlanDraft,
+    at = this.now(),
+    device: string | null = null,
+  ): Promise<SavedPlan> {
     const before = await this.plans.find(id);
     const plan: SavedPlan = {
       id,
@@ -98,8 +128,8 @@ export class BookService {
       createdAt: before?.createdAt ?? at,
       updatedAt: at,
     };
-    await this.plans.put(plan);
-    return plan;
+    await this.plans.put(plan, device);
+    return (await this.plans.find(id)) ?? plan;
   }
 
   /** Fills the demo book where its data is missing or older than what ships. What the user added to it stays. */

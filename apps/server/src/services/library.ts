@@ -7,15 +7,12 @@ import { takeFolder } from '../db/folder-lock.js';
 import { journalsOf } from '../db/file.js';
 import { Keeper } from '../db/keeper.js';
 import { openBook } from '../db/open-book.js';
-import { inWords } from '../db/trouble.js';
+import { BookAway, inWords } from '../db/trouble.js';
 import { HoursReader } from '../outside/hours-reader.js';
 import type { Patience } from '../outside/http-source.js';
 import { BackupService } from './backups.js';
 import { BookService } from './book.js';
 import type { LinePatience } from './instruments.js';
-
-/** A book that cannot be asked just now. */
-export class BookAway extends Error {}
 
 export interface LibraryOptions {
   readonly dataDir: string;
@@ -196,6 +193,7 @@ export class Library {
       try {
         const counts = await this.keeper.counts(this.fileOf('own'));
         if (!this.closed && sumOf(counts) > 0) await own.backups.daily();
+        if (!this.closed) await own.history.empty(this.options.systemNow());
       } catch (error) {
         const why = (error as Error).message;
         await own.notices

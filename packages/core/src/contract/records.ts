@@ -66,7 +66,15 @@ export const WaterDraft = record('a water', {
 });
 export type WaterDraft = z.infer<typeof WaterDraft>;
 export type WaterDraftInput = z.input<typeof WaterDraft>;
-export const Water = z.strictObject({ id: clientId, ...WaterDraft.shape, createdAt: instant, updatedAt: instant });
+/** Counts the changes of what is kept; a change says from which it was made. */
+const version = maybe(z.int().min(1));
+export const Water = z.strictObject({
+  id: clientId,
+  ...WaterDraft.shape,
+  createdAt: instant,
+  updatedAt: instant,
+  version,
+});
 export type Water = z.infer<typeof Water>;
 
 /** Temperature at a depth. */
@@ -98,7 +106,7 @@ export const ReadingDraft = record('a reading', {
 });
 export type ReadingDraft = z.infer<typeof ReadingDraft>;
 export type ReadingDraftInput = z.input<typeof ReadingDraft>;
-export const Reading = z.strictObject({ id: clientId, waterId: clientId, ...ReadingDraft.shape });
+export const Reading = z.strictObject({ id: clientId, waterId: clientId, ...ReadingDraft.shape, version });
 export type Reading = z.infer<typeof Reading>;
 
 /** Several readings at once, as a paste or a file gives them. Each carries its own id. */
@@ -128,6 +136,7 @@ export const SavedPlan = z.strictObject({
   engineVersion: z.string(),
   createdAt: instant,
   updatedAt: instant,
+  version,
 });
 export type SavedPlan = z.infer<typeof SavedPlan>;
 export const SavedPlanSummary = z.strictObject({
@@ -150,3 +159,29 @@ export const BookNotice = z.object({
   words: z.string(),
 });
 export type BookNotice = z.infer<typeof BookNotice>;
+
+/** Kinds of things whose former versions are kept. */
+export const HISTORY_KINDS = ['plan', 'water', 'reading', 'tackle', 'chart_feature'] as const;
+export type HistoryKind = (typeof HISTORY_KINDS)[number];
+
+/** Something that was done, with the version before it, which can be brought back. */
+export const HistoryEntry = z.object({
+  entry: z.number(),
+  kind: z.enum(HISTORY_KINDS),
+  id: z.string(),
+  version: z.number(),
+  what: z.enum(['changed', 'removed', 'restored']),
+  at: z.string(),
+  device: z.string().nullable(),
+  name: z.string(),
+});
+export type HistoryEntry = z.infer<typeof HistoryEntry>;
+
+/** Something in the bin. */
+export const BinEntry = z.object({
+  kind: z.enum(HISTORY_KINDS),
+  id: z.string(),
+  name: z.string(),
+  removedAt: z.string(),
+});
+export type BinEntry = z.infer<typeof BinEntry>;

@@ -172,7 +172,12 @@ export type TackleItem = TackleDraft & { readonly id: string };
 export type ItemOf<K extends TackleKind> = Extract<TackleItem, { kind: K }>;
 
 /** A piece of tackle as it is kept. */
-export const KeptTackle = z.strictObject({ id: clientId, item: TackleDraft, updatedAt: instant });
+export const KeptTackle = z.strictObject({
+  id: clientId,
+  item: TackleDraft,
+  updatedAt: instant,
+  version: maybe(z.int().min(1)),
+});
 export type KeptTackle = z.output<typeof KeptTackle>;
 
 /** Pieces that go in at one time; more go in several batches. */
