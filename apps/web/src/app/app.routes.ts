@@ -37,5 +37,10 @@ export const routes: Routes = [
     title: 'Settings',
     loadComponent: () => import('./settings/settings.view').then((m) => m.SettingsView),
   },
+  {
+    path: 'bin',
+    title: 'Removed and changed',
+    loadComponent: () => import('./settings/bin.view').then((m) => m.BinView),
+  },
   { path: '**', title: 'Not here', loadComponent: () => import('./shell/not-here.view').then((m) => m.NotHereView) },
 ];

@@ -53,12 +53,13 @@ export class PlansView {
 
   protected open(plan: SavedPlanSummary): void {
     this.service.get(plan.id).subscribe({
-      next: ({ id, name, waterId, conditions }) => {
+      next: ({ id, name, waterId, conditions, version }) => {
         this.day.open({
           waterId: waterId ?? null,
           waterName: this.waterName(plan) || name,
           savedId: id,
           savedName: name,
+          savedVersion: version,
           input: conditions,
         });
         void this.router.navigateByUrl('/sheet');

@@ -11,6 +11,7 @@ import { NoticeService } from '../state/notice.service';
 import { OutsideService } from '../state/outside.service';
 import { SCHOOL_WORDS } from '../sheet/school-words';
 import { SettingsService, type Look } from '../state/settings.service';
+import { BackupsComponent } from './backups.component';
 import { AddressFieldComponent } from './address-field.component';
 import { InstrumentsFieldComponent } from './instruments-field.component';
 
@@ -18,7 +19,7 @@ import { InstrumentsFieldComponent } from './instruments-field.component';
 @Component({
   selector: 'inky-settings',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AddressFieldComponent, FormsModule, InstrumentsFieldComponent, RouterLink, SelectButton],
+  imports: [BackupsComponent, AddressFieldComponent, FormsModule, InstrumentsFieldComponent, RouterLink, SelectButton],
   template: `<div class="view">
     <h1>Settings</h1>
 
@@ -78,6 +79,11 @@ import { InstrumentsFieldComponent } from './instruments-field.component';
         <p>You are in your own book. The demo is kept apart from it.</p>
         <button type="button" class="act" (click)="open('demo')">Go to the demo</button>
       }
+    </section>
+
+    <section aria-labelledby="backups">
+      <h2 id="backups">Backups</h2>
+      <inky-backups />
     </section>
 
     <section aria-labelledby="weather">

@@ -155,11 +155,13 @@ export class SheetView {
     if (!planned || !draft || !name) return;
     const id = this.day.savedAs(name);
     this.saving.set(false);
-    this.plans.save(id, name, draft.waterId, planned.conditions).subscribe({
-      next: (state) =>
-        this.notices.say(
-          state === 'sent' ? `Saved as ${name}.` : `${name} is kept here and is saved when the server is back.`,
-        ),
+    const from = draft.savedId === id ? draft.savedVersion : undefined;
+    this.plans.save(id, name, draft.waterId, planned.conditions, from).subscribe({
+      next: (saved) => {
+        this.day.savedIn(saved);
+        if (saved.state === 'waiting') this.notices.say(`${name} is kept here and is saved when the server is back.`);
+        else if (!saved.copy) this.notices.say(`Saved as ${name}.`);
+      },
       error: (error: Error) => this.notices.say(`Not saved. ${error.message}`),
     });
   }

@@ -47,6 +47,7 @@ export class MoreView {
     { path: '/rig/boxes', name: 'Boxes', about: 'lures, rods, reels and lines you own' },
     { path: '/rig/bench', name: 'Bench', about: 'how deep, how far, how heavy' },
     { path: '/rules', name: 'Rules', about: 'everything the planner knows' },
-    { path: '/settings', name: 'Settings', about: 'units, look, schools, instruments' },
+    { path: '/bin', name: 'Bin', about: 'what was removed or changed' },
+    { path: '/settings', name: 'Settings', about: 'units, look, schools, instruments, backups' },
   ];
 }

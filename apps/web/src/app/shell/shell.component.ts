@@ -6,10 +6,11 @@ import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { BookService } from '../state/book.service';
 import { ConnectionService } from '../state/connection.service';
 import { NoticeService } from '../state/notice.service';
-import { OutboxService } from '../state/outbox.service';
+import type { Write } from '../state/api.service';
+import { OutboxService, type Copied } from '../state/outbox.service';
 import { SettingsService } from '../state/settings.service';
 import { keeping$ } from '../state/store';
-import { catchError, EMPTY, from, shareReplay, startWith, switchMap, timer } from 'rxjs';
+import { catchError, concat, EMPTY, from, shareReplay, startWith, switchMap, timer } from 'rxjs';
 import { AFTER_MS } from './ahead';
 import { ShortcutsComponent } from './shortcuts.component';
 
@@ -24,7 +25,8 @@ import { ShortcutsComponent } from './shortcuts.component';
 export class ShellComponent {
   protected readonly notices = inject(NoticeService);
   protected readonly online$ = inject(ConnectionService).online$;
-  protected readonly waiting$ = inject(OutboxService).waiting$;
+  private readonly outbox = inject(OutboxService);
+  protected readonly waiting$ = this.outbox.waiting$;
   private readonly books = inject(BookService);
   protected readonly book$ = this.books.book$;
   protected readonly bookNotices$ = this.books.notices$;
@@ -53,9 +55,26 @@ export class ShellComponent {
   constructor() {
     // Settings put the look on the page as soon as they are made.
     inject(SettingsService);
-    inject(OutboxService)
-      .refused$.pipe(takeUntilDestroyed())
+    this.outbox.copied$.pipe(takeUntilDestroyed()).subscribe((copied) => this.tellCopied(copied));
+    this.outbox.refused$
+      .pipe(takeUntilDestroyed())
       .subscribe((why) => this.notices.say(`A change that waited was refused; it is kept in Settings. ${why}`));
+  }
+
+  /** Something was changed on another device meanwhile: both stand until one of them is chosen. */
+  private tellCopied({ write, copy }: Copied): void {
+    const copyPath = write.path.replace(/[^/]+$/, copy.id);
+    const removal = copyPath.includes('/tackle/')
+      ? ({ method: 'POST', path: copyPath.replace(/[^/]+$/, 'remove'), body: [copy.id] } as const)
+      : ({ method: 'DELETE', path: copyPath } as const);
+    const send = (writes: readonly Write[]) =>
+      concat(...writes.map((each) => this.outbox.send(each))).subscribe({
+        error: (error: Error) => this.notices.say(`Not done. ${error.message}`),
+      });
+    this.notices.ask(`This was changed on another device meanwhile. Yours is kept beside it as "${copy.name}".`, [
+      { label: 'Only mine', act: () => send([{ ...write, from: copy.version }, removal]) },
+      { label: 'Only theirs', act: () => send([removal]) },
+    ]);
   }
 
   protected takeDown({ id }: BookNotice): void {

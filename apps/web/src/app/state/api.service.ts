@@ -2,9 +2,12 @@ import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { catchError, map, type Observable, retry, throwError, timeout, timer, Subject } from 'rxjs';
 import * as z from 'zod';
+import { deviceName } from './device';
 
 const ProblemBody = z.object({
   detail: z.string(),
+  copy: z.object({ id: z.string(), name: z.string() }).optional(),
+  version: z.number().optional(),
   errors: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
 });
 
@@ -14,6 +17,8 @@ export class ApiError extends Error {
     readonly kind: 'away' | 'refused' | 'unwell',
     message: string,
     readonly errors: readonly { path: string; message: string }[] = [],
+    /** Where it was changed meanwhile: the second copy that was kept, and the version that stands. */
+    readonly copied: { readonly id: string; readonly name: string; readonly version: number } | null = null,
   ) {
     super(message);
   }
@@ -24,6 +29,8 @@ export interface Write {
   readonly method: 'PUT' | 'PATCH' | 'DELETE' | 'POST';
   readonly path: string;
   readonly body?: unknown;
+  /** The version that it was changed from, where what is changed has versions. */
+  readonly from?: number;
 }
 
 const ANSWER_WITHIN_MS = 8000;
@@ -37,6 +44,7 @@ function apiError(error: unknown): ApiError {
       'refused',
       problem.data?.detail ?? `The server refused this (${error.status}).`,
       problem.data?.errors,
+      problem.data?.copy ? { ...problem.data.copy, version: problem.data.version ?? 1 } : null,
     );
   }
   // The server says itself what ails it: its disk is full, its book is held by another program.
@@ -77,8 +85,12 @@ export class ApiService {
     );
   }
 
-  send({ method, path, body }: Write, withinMs = ANSWER_WITHIN_MS): Observable<unknown> {
-    return this.http.request(method, `/api${path}`, { body }).pipe(
+  send({ method, path, body, from }: Write, withinMs = ANSWER_WITHIN_MS): Observable<unknown> {
+    const headers = {
+      'x-inky-device': encodeURIComponent(deviceName()),
+      ...(from === undefined ? {} : { 'x-inky-changed-from': String(from) }),
+    };
+    return this.http.request(method, `/api${path}`, { body, headers }).pipe(
       timeout(withinMs),
       catchError((error: unknown) => this.fail(error)),
     );
@@ -86,9 +98,14 @@ export class ApiService {
 
   /** Sends what is no JSON. */
   putBytes(path: string, bytes: Uint8Array): Observable<unknown> {
-    const body = new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/octet-stream' });
-    return this.http.put(`/api${path}`, body, { headers: { 'content-type': 'application/octet-stream' } }).pipe(
-      timeout(TAKEN_WITHIN_MS),
+    const type = 'application/octet-stream';
+    return this.putFile(path, new Blob([bytes as Uint8Array<ArrayBuffer>], { type }), type);
+  }
+
+  /** Sends a file. */
+  putFile(path: string, file: Blob, type: string, withinMs = TAKEN_WITHIN_MS): Observable<unknown> {
+    return this.http.put(`/api${path}`, file, { headers: { 'content-type': type } }).pipe(
+      timeout(withinMs),
       catchError((error: unknown) => this.fail(error)),
     );
   }

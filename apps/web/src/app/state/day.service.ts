@@ -31,6 +31,7 @@ import {
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
 import { BookService, type Clock } from './book.service';
+import type { PlanSaved } from './plans.service';
 import { PlannerService } from './planner.service';
 import { SeasonService, type WaterSeason } from './season.service';
 import { SettingsService } from './settings.service';
@@ -44,6 +45,8 @@ export interface Draft {
   /** The saved plan it was opened from or saved as. */
   readonly savedId: string | null;
   readonly savedName: string | null;
+  /** The version it has there, where that is known. */
+  readonly savedVersion?: number | undefined;
   readonly input: ConditionsInput;
 }
 
@@ -58,6 +61,7 @@ const DraftShape = z.object({
   waterName: z.string(),
   savedId: z.string().nullable(),
   savedName: z.string().nullable(),
+  savedVersion: z.number().optional(),
   input: z.looseObject({}),
 }) as unknown as z.ZodType<Draft>;
 const Kept = z.partialRecord(z.enum(BOOKS), DraftShape);
@@ -253,6 +257,12 @@ export class DayService {
     const id = this.draft?.savedId ?? uuid();
     if (this.draft) this.keep({ ...this.draft, savedId: id, savedName: name });
     return id;
+  }
+
+  /** How the day is saved now: a change made elsewhere meanwhile stands, and this day goes on as its second copy. */
+  savedIn({ version, copy }: PlanSaved): void {
+    const asCopy = copy ? { savedId: copy.id, savedName: copy.name } : {};
+    if (this.draft) this.keep({ ...this.draft, ...asCopy, savedVersion: copy ? 1 : version });
   }
 
   private keep(draft: Draft): void {

@@ -7,6 +7,7 @@ import {
   firstValueFrom,
   from,
   map,
+  of,
   type Observable,
   Subject,
   throwError,
@@ -32,6 +33,19 @@ const isFull = (error: unknown): boolean => {
   return name === 'QuotaExceededError' || inner?.name === 'QuotaExceededError';
 };
 
+/** What came of a write: what the server answered, or the second copy that was kept of it. */
+export interface Answered {
+  readonly state: 'sent' | 'waiting';
+  readonly body: unknown;
+  readonly copy?: Copied['copy'];
+}
+
+/** A change that was kept as a second copy. */
+export interface Copied {
+  readonly write: Write;
+  readonly copy: { readonly id: string; readonly name: string; readonly version: number };
+}
+
 /**
  * Writes on their way to the server. While it is away they wait in this browser's database, a row each and in order, and
  * go by themselves when it is back; of several windows one sends. Every write carries its own id, so sending one twice
@@ -47,6 +61,7 @@ export class OutboxService {
   private readonly counts = new BehaviorSubject({ waiting: 0, refused: 0 });
   private readonly delivered = new Subject<void>();
   private readonly refused = new Subject<string>();
+  private readonly copied = new Subject<Copied>();
   private db: Promise<OutboxDb> | undefined;
   private flushing: Promise<void> | undefined;
   private over = false;
@@ -82,19 +97,33 @@ export class OutboxService {
     await this.flush();
   }
 
+  /** What was changed on another device meanwhile, and is kept as a second copy. */
+  readonly copied$ = this.copied.asObservable();
+
+  /** Sends a write as `send` does, and gives what the server answered with it; nothing where it waits. */
+  ask(write: Write): Observable<Answered> {
+    return defer(() => {
+      if (this.mayWait) return from(this.keep(write)).pipe(map((state) => ({ state, body: null })));
+      return this.api.send(write).pipe(
+        map((body) => ({ state: 'sent' as const, body })),
+        catchError((error: ApiError) => {
+          if (error.kind === 'away') return from(this.keep(write)).pipe(map((state) => ({ state, body: null })));
+          // It is kept, if not where it was meant to be: that is told, and it has arrived.
+          if (!error.copied) return throwError(() => error);
+          this.copied.next({ write, copy: error.copied });
+          return of({ state: 'sent' as const, body: null, copy: error.copied });
+        }),
+      );
+    });
+  }
+
   /**
    * Sends a write. Emits `sent`, or `waiting` where the server is away and the write is on this browser's disk; fails
    * where the server refuses it or where it could not be kept.
    */
   send(write: Write): Observable<'sent' | 'waiting'> {
     // Nothing is kept before it is asked for: an undo stands ready, and is seldom taken.
-    return defer(() => {
-      if (this.mayWait) return from(this.keep(write));
-      return this.api.send(write).pipe(
-        map(() => 'sent' as const),
-        catchError((error: ApiError) => (error.kind === 'away' ? from(this.keep(write)) : throwError(() => error))),
-      );
-    });
+    return this.ask(write).pipe(map(({ state }) => state));
   }
 
   /** Writes that had waited and were refused, the earliest first. */
@@ -150,7 +179,10 @@ export class OutboxService {
   private async keep(write: Write): Promise<'waiting'> {
     try {
       const db = await this.open();
-      await db.waiting.add({ write, at: new Date().toISOString() });
+      // What was changed here since is no other device's change: only the first of its kind says from what.
+      const behind = await db.waiting.filter((each) => each.write.path === write.path).count();
+      const kept = behind ? { ...write, from: undefined } : write;
+      await db.waiting.add({ write: kept, at: new Date().toISOString() });
       await this.count(db);
     } catch (error) {
       throw new ApiError('away', isFull(error) ? NO_ROOM : NO_KEEPING);
@@ -182,8 +214,11 @@ export class OutboxService {
         } catch (error) {
           // Away again: the connection knows, and the rest goes when it is back.
           if (!(error instanceof ApiError) || error.kind !== 'refused') break;
-          await db.refused.add({ ...next, why: error.message });
-          this.refused.next(error.message);
+          if (error.copied) await this.follow(db, next.write, error.copied);
+          else {
+            await db.refused.add({ ...next, why: error.message });
+            this.refused.next(error.message);
+          }
         }
         await db.waiting.delete(next.seq as number);
         await this.count(db);
@@ -195,5 +230,16 @@ export class OutboxService {
     await locks.request('inky-outbox', { ifAvailable: true }, async (lock) => {
       if (lock) await sendThem();
     });
+  }
+
+  /** A change became a second copy: what was changed of it after that goes to the copy. */
+  private async follow(db: OutboxDb, write: Write, copy: Copied['copy']): Promise<void> {
+    const path = write.path.replace(/[^/]+$/, copy.id);
+    await db.waiting
+      .filter((each) => each.write.path === write.path && each.write !== write)
+      .modify((each: { write: Write }) => {
+        each.write = { ...each.write, path };
+      });
+    this.copied.next({ write, copy });
   }
 }

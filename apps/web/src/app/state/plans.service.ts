@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { SavedPlan, SavedPlanSummary, type Conditions } from '@inky-shoal/core';
-import { combineLatest, merge, type Observable, shareReplay, Subject, switchMap, tap } from 'rxjs';
+import { combineLatest, map, merge, type Observable, shareReplay, Subject, switchMap, tap } from 'rxjs';
 import * as z from 'zod';
 import { ApiService, type Write } from './api.service';
 import { BookService } from './book.service';
@@ -8,6 +8,13 @@ import { ConnectionService } from './connection.service';
 import { loading, type Loaded } from './loaded';
 import { OutboxService } from './outbox.service';
 import { SettingsService } from './settings.service';
+
+/** How a plan was saved: in which version, or as which second copy; neither is known while it waits for the server. */
+export interface PlanSaved {
+  readonly state: 'sent' | 'waiting';
+  readonly version: number | undefined;
+  readonly copy?: { readonly id: string; readonly name: string };
+}
 
 /** Saved plans of the open book. */
 @Injectable({ providedIn: 'root' })
@@ -34,12 +41,15 @@ export class PlansService {
     this.changed.next();
   }
 
-  save(id: string, name: string, waterId: string | null, conditions: Conditions): Observable<'sent' | 'waiting'> {
-    return this.write({
-      method: 'PUT',
-      path: this.path(id),
-      body: { name, waterId, units: this.settings.units, conditions },
-    });
+  /**
+   * Saves a plan. @param from the version it was opened in, where it was saved before
+   */
+  save(id: string, name: string, waterId: string | null, conditions: Conditions, from?: number): Observable<PlanSaved> {
+    const body = { name, waterId, units: this.settings.units, conditions };
+    return this.outbox.ask({ method: 'PUT', path: this.path(id), body, from }).pipe(
+      map(({ state, body: answer, copy }) => ({ state, copy, version: SavedPlan.safeParse(answer).data?.version })),
+      tap(() => this.changed.next()),
+    );
   }
 
   rename(id: string, name: string): Observable<'sent' | 'waiting'> {

@@ -163,6 +163,30 @@ describe('writes while the server is away', () => {
     await until(async () => (await waiting()) === 0);
   });
 
+  it('of what another device changed meanwhile become second copies, and what follows goes to the copy', async () => {
+    const outbox = TestBed.inject(OutboxService);
+    const sent = firstValueFrom(outbox.send({ ...PUT, from: 3 }));
+    away('/api/books/own/plans/1');
+    await sent;
+    await firstValueFrom(outbox.send({ ...PUT, body: { name: 'b' }, from: 3 }));
+    const later = again();
+    const copied = firstValueFrom(later.copied$);
+    let first: ReturnType<typeof http.match> = [];
+    await until(() => (first = http.match('/api/books/own/plans/1')).length > 0);
+    expect(first[0]!.request.headers.get('x-inky-changed-from')).toBe('3');
+    expect(first[0]!.request.headers.get('x-inky-device')).toBe('Computer');
+    const body = { detail: 'Changed meanwhile.', copy: { id: '9', name: 'a (second copy)' }, version: 5 };
+    first[0]!.flush(body, { status: 409, statusText: 'Conflict' });
+    let second: ReturnType<typeof http.match> = [];
+    await until(() => (second = http.match('/api/books/own/plans/9')).length > 0);
+    expect(second[0]!.request.body).toEqual({ name: 'b' });
+    expect(second[0]!.request.headers.has('x-inky-changed-from')).toBe(false);
+    second[0]!.flush({});
+    expect(await copied).toMatchObject({ copy: { id: '9', name: 'a (second copy)', version: 5 } });
+    await until(async () => (await waiting()) === 0);
+    expect(await later.refusedWrites()).toEqual([]);
+  });
+
   it('that cannot be kept are refused in words, and nothing says that they wait', async () => {
     const outbox = TestBed.inject(OutboxService);
     const open = jest.spyOn(Dexie.prototype, 'open').mockImplementation(() => {

@@ -38,6 +38,7 @@ export class TackleService {
   private readonly books = inject(BookService);
   private readonly outbox = inject(OutboxService);
   private readonly changed = new Subject<void>();
+  private versions: ReadonlyMap<string, number> = new Map();
 
   /** Everything owned. */
   readonly tackle$: Observable<Loaded<TackleItem[]>> = combineLatest([
@@ -45,7 +46,12 @@ export class TackleService {
     merge(this.changed, this.outbox.delivered$, inject(ConnectionService).there$),
   ]).pipe(
     switchMap(([book]) =>
-      loading(this.api.get(`/books/${book}/tackle`, z.array(KeptTackle)).pipe(map((kept) => kept.map(itemOf)))),
+      loading(
+        this.api.get(`/books/${book}/tackle`, z.array(KeptTackle)).pipe(
+          tap((kept) => (this.versions = new Map(kept.map(({ id, version = 1 }) => [id, version])))),
+          map((kept) => kept.map(itemOf)),
+        ),
+      ),
     ),
     shareReplay(1),
   );
@@ -55,9 +61,14 @@ export class TackleService {
     this.changed.next();
   }
 
-  /** Keeps a piece, new or changed, or one that was removed. */
-  put({ id, ...item }: TackleItem): Observable<'sent' | 'waiting'> {
-    return this.write({ method: 'PUT', path: `${this.path()}/${id}`, body: item });
+  /** The version of a piece as it was last read. */
+  versionOf(id: string): number | undefined {
+    return this.versions.get(id);
+  }
+
+  /** Keeps a piece, new or changed, or one that was removed. @param from the version that is changed */
+  put({ id, ...item }: TackleItem, from?: number): Observable<'sent' | 'waiting'> {
+    return this.write({ method: 'PUT', path: `${this.path()}/${id}`, body: item, from });
   }
 
   /** Keeps several pieces in one go, as when they change places. */

@@ -62,13 +62,13 @@ export class WatersService {
     this.changed.next();
   }
 
-  /** Makes a water. The id is made here. */
-  make(draft: WaterDraftInput, id = uuid()): Observable<'sent' | 'waiting'> {
-    return this.write({ method: 'PUT', path: `/books/${this.books.book}/waters/${id}`, body: draft });
+  /** Makes a water or changes it. The id is made here. @param from the version that is changed */
+  make(draft: WaterDraftInput, id = uuid(), from?: number): Observable<'sent' | 'waiting'> {
+    return this.write({ method: 'PUT', path: `/books/${this.books.book}/waters/${id}`, body: draft, from });
   }
 
-  addReading(waterId: string, draft: ReadingDraftInput, id = uuid()): Observable<'sent' | 'waiting'> {
-    return this.write({ method: 'PUT', path: this.readingPath(waterId, id), body: draft });
+  addReading(waterId: string, draft: ReadingDraftInput, id = uuid(), from?: number): Observable<'sent' | 'waiting'> {
+    return this.write({ method: 'PUT', path: this.readingPath(waterId, id), body: draft, from });
   }
 
   removeReading({ waterId, id }: Reading): Observable<'sent' | 'waiting'> {

@@ -94,7 +94,7 @@ export class ReadingFormComponent {
     const draft = this.draft();
     if (!draft) return;
     const before = this.reading();
-    this.waters.addReading(this.water().id, draft, before?.id).subscribe({
+    this.waters.addReading(this.water().id, draft, before?.id, before?.version).subscribe({
       next: (state) => {
         const kept = before ? 'Reading changed.' : 'Reading added.';
         this.notices.say(state === 'sent' ? kept : 'The reading is kept here and goes in when the server is back.');

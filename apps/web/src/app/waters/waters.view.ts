@@ -115,7 +115,7 @@ export class WatersView {
   }
 
   protected remove(reading: Reading): void {
-    const { id, waterId, ...draft } = reading;
+    const { id, waterId, version: _, ...draft } = reading;
     this.service.removeReading(reading).subscribe({
       next: () => this.notices.say('Reading removed.', () => this.service.addReading(waterId, draft, id).subscribe()),
       error: (error: Error) => this.notices.say(`Not removed. ${error.message}`),

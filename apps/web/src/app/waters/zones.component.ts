@@ -146,7 +146,7 @@ export class ZonesComponent {
         neighbours,
       };
     });
-    const { id, createdAt: _, updatedAt: __, ...draft } = this.water();
+    const { id, createdAt: _, updatedAt: __, version, ...draft } = this.water();
     const input = { ...draft, zones };
     const checked = parse(WaterDraft, input);
     if (!checked.ok) {
@@ -160,7 +160,7 @@ export class ZonesComponent {
     const wrong = problems.some((each) => Object.values(each).some(Boolean));
     this.whole.set(wrong || checked.ok ? null : (checked.problems[0]?.message ?? null));
     if (wrong || !checked.ok) return;
-    this.waters.make(input as WaterDraftInput, id).subscribe({
+    this.waters.make(input as WaterDraftInput, id, version).subscribe({
       next: (state) => {
         this.notices.say(state === 'sent' ? 'Zones kept.' : 'The zones are kept here until the server is back.');
         this.done.emit();

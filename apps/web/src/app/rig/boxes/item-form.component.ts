@@ -168,7 +168,7 @@ export class ItemFormComponent {
   }
 
   private save(item: TackleItem, before: TackleItem | null): void {
-    this.tackle.put(item).subscribe({
+    this.tackle.put(item, before ? this.tackle.versionOf(before.id) : undefined).subscribe({
       next: (state) => {
         const undo = before ? this.tackle.put(before) : this.tackle.remove([item.id]);
         this.notices.say(

@@ -1,0 +1,152 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { BinEntry, HistoryEntry, HistoryKind } from '@inky-shoal/core';
+import { BackupsService } from '../state/backups.service';
+import { valueOr } from '../state/loaded';
+import { NoticeService } from '../state/notice.service';
+
+const KINDS: Readonly<Record<HistoryKind, string>> = {
+  plan: 'plan',
+  water: 'water',
+  reading: 'reading',
+  tackle: 'tackle',
+  chart_feature: 'mark on a chart',
+};
+const DONE: Readonly<Record<HistoryEntry['what'], string>> = {
+  changed: 'changed',
+  removed: 'removed',
+  restored: 'taken out of the bin',
+};
+const BIN_DAYS = 90;
+const DAY_MS = 86_400_000;
+
+/** What was removed, for ninety days, and what was changed lately: back, or gone for good. */
+@Component({
+  selector: 'inky-bin',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<div class="view">
+    <h1>Removed and changed</h1>
+    @if (failed(); as why) {
+      <p class="problem" role="alert">{{ why }}</p>
+    }
+    <section aria-labelledby="bin">
+      <h2 id="bin">Removed</h2>
+      <p class="quiet">Kept for ninety days. Erased is erased; only a backup from before still has it.</p>
+      <ul>
+        @for (each of bin(); track each.kind + each.id) {
+          <li>
+            <span class="name"
+              >{{ each.name }} <span class="quiet">{{ kind(each.kind) }}, {{ daysLeft(each) }}</span></span
+            >
+            <button type="button" class="act" (click)="takeOut(each)" [attr.aria-label]="'Put ' + each.name + ' back'">
+              Put back
+            </button>
+            @if (erasing() === each.id) {
+              <button type="button" class="act" (click)="erase(each)">Erase for good</button>
+              <button type="button" class="act" (click)="erasing.set(null)">No</button>
+            } @else {
+              <button type="button" class="act" (click)="erasing.set(each.id)" [attr.aria-label]="'Erase ' + each.name">
+                Erase
+              </button>
+            }
+          </li>
+        } @empty {
+          <li class="quiet">Nothing lies in the bin.</li>
+        }
+      </ul>
+    </section>
+    <section aria-labelledby="history">
+      <h2 id="history">Changed lately</h2>
+      <ul>
+        @for (each of history(); track each.entry) {
+          <li>
+            <span class="name"
+              >{{ each.name }} <span class="quiet">{{ kind(each.kind) }}, {{ done(each) }}</span></span
+            >
+            <button
+              type="button"
+              class="act"
+              (click)="bringBack(each)"
+              [attr.aria-label]="'Back to ' + each.name + ' as it was before ' + done(each)"
+            >
+              As it was before
+            </button>
+          </li>
+        } @empty {
+          <li class="quiet">Nothing was changed yet.</li>
+        }
+      </ul>
+    </section>
+  </div>`,
+  styles: `
+    section {
+      margin-top: 1.5rem;
+      max-width: 44rem;
+    }
+    ul {
+      list-style: none;
+      margin: 0.5rem 0 0;
+      padding: 0;
+    }
+    li {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.5rem;
+      align-items: center;
+      padding: 0.5rem 0;
+      border-bottom: var(--stroke) solid var(--rule);
+    }
+    .name {
+      flex: 1 1 14rem;
+    }
+  `,
+})
+export class BinView {
+  private readonly service = inject(BackupsService);
+  private readonly notices = inject(NoticeService);
+  private readonly loadedBin = toSignal(this.service.bin$, { initialValue: null });
+  private readonly loadedHistory = toSignal(this.service.history$, { initialValue: null });
+
+  protected readonly bin = computed(() => valueOr(this.loadedBin(), []));
+  protected readonly history = computed(() => valueOr(this.loadedHistory(), []));
+  protected readonly failed = computed(() => {
+    const loaded = [this.loadedBin(), this.loadedHistory()].find((each) => each?.state === 'failed');
+    return loaded?.state === 'failed' ? loaded.message : null;
+  });
+  /** What is asked for a second time before it is erased. */
+  protected readonly erasing = signal<string | null>(null);
+
+  protected kind(kind: HistoryKind): string {
+    return KINDS[kind];
+  }
+
+  protected daysLeft({ removedAt }: BinEntry): string {
+    const left = Math.max(0, BIN_DAYS - Math.floor((Date.now() - Date.parse(removedAt)) / DAY_MS));
+    return left === 1 ? 'one day left' : `${left} days left`;
+  }
+
+  protected done({ what, at, device }: HistoryEntry): string {
+    const when = new Date(at).toLocaleString('en', { dateStyle: 'medium', timeStyle: 'short' });
+    return `${DONE[what]} ${when}${device ? ` on ${device}` : ''}`;
+  }
+
+  protected takeOut(entry: BinEntry): void {
+    this.run(this.service.takeOut(entry), `${entry.name} is back.`);
+  }
+
+  protected erase(entry: BinEntry): void {
+    this.erasing.set(null);
+    this.run(this.service.erase(entry), `${entry.name} is erased.`);
+  }
+
+  protected bringBack(entry: HistoryEntry): void {
+    this.run(this.service.bringBack(entry), `${entry.name} is as it was.`);
+  }
+
+  private run(work: ReturnType<BackupsService['takeOut']>, done: string): void {
+    work.subscribe({
+      next: () => this.notices.say(done),
+      error: (error: Error) => this.notices.say(`Not done. ${error.message}`),
+    });
+  }
+}
