@@ -48,12 +48,12 @@ const told = (counts: Readonly<Record<string, number>>): string =>
     </p>
     <div class="row">
       <button type="button" class="act" [disabled]="busy()" (click)="make()">Back up now</button>
-      <a class="act" [href]="archiveAddress()" download>All of it as one file</a>
-      <label class="act" [class.off]="busy()">
+      <a class="plain" [href]="archiveAddress()" download>All of it as one file</a>
+      <label class="plain">
         In from such a file
         <input #file type="file" accept=".zip" class="visually-hidden" [disabled]="busy()" (change)="choose(file)" />
       </label>
-      <a class="act" routerLink="/bin">Removed and changed</a>
+      <a class="plain" routerLink="/bin">Removed and changed</a>
     </div>
     <p class="problem" role="alert">{{ problem() }}</p>
     @if (busy(); as what) {
@@ -63,7 +63,7 @@ const told = (counts: Readonly<Record<string, number>>): string =>
       <div class="asked" role="group" aria-label="In from a file">
         <p>{{ coming.name }} takes the place of all that this book holds. What it holds now is backed up first.</p>
         <button type="button" class="act" (click)="takeIn(coming)">Take it in</button>
-        <button type="button" class="act" (click)="archive.set(null)">No</button>
+        <button type="button" class="plain" (click)="archive.set(null)">No</button>
       </div>
     }
     @if (refused()) {
@@ -76,7 +76,7 @@ const told = (counts: Readonly<Record<string, number>>): string =>
     <ul>
       @for (backup of shown(); track backup.name) {
         <li>
-          <span>{{ when(backup) }}</span> <span class="quiet">{{ why(backup) }}, {{ size(backup) }}</span>
+          <span>{{ when(backup) }}, </span><span class="quiet">{{ why(backup) }}, {{ size(backup) }}</span>
           <button type="button" class="plain" [disabled]="busy()" (click)="look(backup)">Go back to it</button>
           @if (looked()?.name === backup.name && looked()?.compared; as compared) {
             <div class="asked" role="group" aria-label="Back to this backup">
@@ -85,7 +85,7 @@ const told = (counts: Readonly<Record<string, number>>): string =>
                 first.
               </p>
               <button type="button" class="act" (click)="restore(backup)">Go back to it</button>
-              <button type="button" class="act" (click)="looked.set(null)">No</button>
+              <button type="button" class="plain" (click)="looked.set(null)">No</button>
             </div>
           }
         </li>
@@ -98,16 +98,16 @@ const told = (counts: Readonly<Record<string, number>>): string =>
     }
   `,
   styles: `
+    p {
+      margin: 0.5rem 0 0.75rem;
+    }
     .row {
       display: flex;
       flex-wrap: wrap;
-      gap: 0.5rem;
-    }
-    .row a,
-    .row label {
-      display: inline-flex;
+      gap: 0.5rem 1.25rem;
       align-items: center;
-      text-decoration: none;
+    }
+    .row label {
       cursor: pointer;
     }
     .row label:focus-within {

@@ -38,14 +38,24 @@ const DAY_MS = 86_400_000;
             <span class="name"
               >{{ each.name }} <span class="quiet">{{ kind(each.kind) }}, {{ daysLeft(each) }}</span></span
             >
-            <button type="button" class="act" (click)="takeOut(each)" [attr.aria-label]="'Put ' + each.name + ' back'">
+            <button
+              type="button"
+              class="plain"
+              (click)="takeOut(each)"
+              [attr.aria-label]="'Put ' + each.name + ' back'"
+            >
               Put back
             </button>
             @if (erasing() === each.id) {
               <button type="button" class="act" (click)="erase(each)">Erase for good</button>
-              <button type="button" class="act" (click)="erasing.set(null)">No</button>
+              <button type="button" class="plain" (click)="erasing.set(null)">No</button>
             } @else {
-              <button type="button" class="act" (click)="erasing.set(each.id)" [attr.aria-label]="'Erase ' + each.name">
+              <button
+                type="button"
+                class="plain"
+                (click)="erasing.set(each.id)"
+                [attr.aria-label]="'Erase ' + each.name"
+              >
                 Erase
               </button>
             }
@@ -65,7 +75,7 @@ const DAY_MS = 86_400_000;
             >
             <button
               type="button"
-              class="act"
+              class="plain"
               (click)="bringBack(each)"
               [attr.aria-label]="'Back to ' + each.name + ' as it was before ' + done(each)"
             >
@@ -79,6 +89,9 @@ const DAY_MS = 86_400_000;
     </section>
   </div>`,
   styles: `
+    h2 {
+      margin-bottom: 0.5rem;
+    }
     section {
       margin-top: 1.5rem;
       max-width: 44rem;
@@ -91,13 +104,13 @@ const DAY_MS = 86_400_000;
     li {
       display: flex;
       flex-wrap: wrap;
-      gap: 0.5rem;
+      gap: 0 1rem;
       align-items: center;
-      padding: 0.5rem 0;
+      padding: 0.35rem 0;
       border-bottom: var(--stroke) solid var(--rule);
     }
     .name {
-      flex: 1 1 14rem;
+      flex: 1 1 100%;
     }
   `,
 })
