@@ -1,6 +1,13 @@
 import { freePort, startStandIns } from './lib/server.mjs';
 import { ensureInstalled, ensurePageBuilt, say } from './lib/workspace.mjs';
 
+const [unknown] = process.argv.slice(2).filter((each) => each !== '--share');
+if (unknown) {
+  say(`${unknown} is not known here: expected nothing, or --share for the devices of this network.`);
+  process.exit(2);
+}
+if (process.argv.includes('--share')) process.env.INKY_SHARE = '1';
+
 ensureInstalled();
 ensurePageBuilt();
 // The demo's weather, gauge and boat are made up by a program of their own, so that its going away can be tried out.

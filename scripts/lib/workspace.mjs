@@ -49,7 +49,10 @@ function filesUnder(path) {
 function fingerprint(paths) {
   const hash = createHash('sha256');
   for (const file of paths.flatMap(filesUnder).sort()) {
-    hash.update(`${relative(ROOT, file)}\0`).update(readFileSync(file)).update('\0');
+    hash
+      .update(`${relative(ROOT, file)}\0`)
+      .update(readFileSync(file))
+      .update('\0');
   }
   return hash.digest('hex');
 }

@@ -153,7 +153,9 @@ describe('waters and readings', () => {
     await server.call('PUT', `${path}/${id(3)}`, reading);
     await server.call('PUT', `${path}/${id(3)}`, reading);
     const kept = (await server.call('GET', path)).body as Reading[];
-    expect(kept).toEqual([{ id: id(3), waterId: id(2), at: '2027-03-01T20:00:00.000Z', surfaceTempC: 8.1 }]);
+    expect(kept).toEqual([
+      { id: id(3), waterId: id(2), at: '2027-03-01T20:00:00.000Z', surfaceTempC: 8.1, version: 1 },
+    ]);
     expect((await server.call('DELETE', `${path}/${id(3)}`)).status).toBe(204);
     expect((await problem('DELETE', `${path}/${id(3)}`)).status).toBe(404);
     await server.call('PUT', `${path}/${id(3)}`, reading);

@@ -15,6 +15,9 @@ import { bookRoutes } from './routes/books.js';
 import { historyRoutes } from './routes/history.js';
 import { instrumentRoutes } from './routes/instruments.js';
 import { planRoute } from './routes/plan.js';
+import { shareRoutes } from './routes/share.js';
+import { gate } from './share/gate.js';
+import type { Share } from './share/share.js';
 import { tackleRoutes } from './routes/tackle.js';
 import { tripRoutes } from './routes/trips.js';
 import type { Library } from './services/library.js';
@@ -24,6 +27,7 @@ const BODY_LIMIT = '1mb';
 
 export interface AppParts {
   readonly books: Library;
+  readonly share: Share;
   readonly logger: Logger;
   readonly webDir: string;
   readonly dataDir: string;
@@ -46,11 +50,12 @@ const requestLog = (logger: Logger) =>
   });
 
 /** Puts the server together: safety first, then the API, then the page. */
-export function createApp({ books, logger, webDir, dataDir, allowedHosts }: AppParts): Express {
+export function createApp({ books, share, logger, webDir, dataDir, allowedHosts }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(requestLog(logger));
-  app.use(hostCheck(allowedHosts));
+  app.use(hostCheck(allowedHosts, share));
+  app.use(gate(share));
   app.use(withNonce, security);
   app.use(compression());
   app.use('/api', sameOrigin, (_request, response, next) => {
@@ -68,6 +73,7 @@ export function createApp({ books, logger, webDir, dataDir, allowedHosts }: AppP
     bookRoutes(books),
     backupRoutes(books),
     historyRoutes(books),
+    shareRoutes(share),
     archiveRoutes(books, dataDir),
     tackleRoutes(books),
     instrumentRoutes(books),

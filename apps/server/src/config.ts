@@ -10,6 +10,11 @@ export interface Config {
   readonly port: number;
   /** The one folder in which data lives. */
   readonly dataDir: string;
+  /** Whether paired devices of the network are let in from the start. */
+  readonly share?: boolean;
+  /** Where they find the server; everywhere, on the usual port, where it is not said. */
+  readonly shareHost?: string;
+  readonly sharePort?: number;
   /** Where backups lie; in a folder of the data folder where it is not said. */
   readonly backupDir?: string;
   /** Where the built server lies, whose parts run beside it. */
@@ -29,11 +34,26 @@ export interface Config {
   readonly linePatience?: LinePatience;
 }
 
-function portOf(text: string | undefined): number {
-  if (text === undefined) return 4720;
+const USUAL_PORT = 4720;
+/** Where paired devices find the server. */
+export const USUAL_SHARE_PORT = 4721;
+
+/** The loopback alone: over the network nobody comes in who is not paired. */
+function hostOf(text: string | undefined): string {
+  const host = text ?? '127.0.0.1';
+  if (!/^(127(\.\d{1,3}){3}|::1|localhost)$/.test(host)) {
+    throw new Error(
+      `INKY_HOST: ${host} would let in whoever is in the network. Leave it out, and use npm start -- --share, which lets in paired devices alone.`,
+    );
+  }
+  return host;
+}
+
+function portOf(name: string, text: string | undefined, usual: number): number {
+  if (text === undefined) return usual;
   const port = Number(text);
   if (!Number.isInteger(port) || port < 0 || port > 65535) {
-    throw new Error(`INKY_PORT: expected a port from 0 to 65535, got ${text}`);
+    throw new Error(`${name}: expected a port from 0 to 65535, got ${text}`);
   }
   return port;
 }
@@ -55,8 +75,11 @@ function boatOf(text: string | undefined): string | null {
 /** Reads the configuration from an environment. Throws one clear sentence on a value it cannot use. */
 export function readConfig(env: Readonly<Record<string, string | undefined>>, rootDir: string): Config {
   return {
-    host: env['INKY_HOST'] ?? '127.0.0.1',
-    port: portOf(env['INKY_PORT']),
+    host: hostOf(env['INKY_HOST']),
+    share: env['INKY_SHARE'] === '1',
+    ...(env['INKY_SHARE_HOST'] ? { shareHost: env['INKY_SHARE_HOST'] } : {}),
+    sharePort: portOf('INKY_SHARE_PORT', env['INKY_SHARE_PORT'], USUAL_SHARE_PORT),
+    port: portOf('INKY_PORT', env['INKY_PORT'], USUAL_PORT),
     dataDir: resolve(rootDir, env['INKY_DATA'] ?? '.data'),
     ...(env['INKY_BACKUPS'] ? { backupDir: resolve(rootDir, env['INKY_BACKUPS']) } : {}),
     programDir: resolve(rootDir, 'apps/server/dist'),

@@ -3,7 +3,8 @@ import type { Server } from 'node:http';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { createApp } from './app.js';
-import type { Config } from './config.js';
+import { USUAL_SHARE_PORT, type Config } from './config.js';
+import { Share } from './share/share.js';
 import { Library } from './services/library.js';
 
 /** Running requests may take so long to end when the server stops. */
@@ -15,6 +16,7 @@ const REQUEST_MS = 180_000;
 
 export interface RunningServer {
   readonly address: string;
+  readonly share: Share;
   /** Takes no new requests, lets running ones end, closes the books. */
   readonly stop: () => Promise<void>;
 }
@@ -39,13 +41,20 @@ export async function startServer(config: Config): Promise<RunningServer> {
     patience: config.patience,
     linePatience: config.linePatience,
   });
-  const server = createApp({
+  const share = new Share({
+    dataDir: config.dataDir,
+    host: config.shareHost ?? null,
+    port: config.sharePort ?? USUAL_SHARE_PORT,
+  });
+  const app = createApp({
     books,
+    share,
     logger,
     webDir: config.webDir,
     dataDir: config.dataDir,
     allowedHosts: config.allowedHosts,
-  }).listen(config.port, config.host);
+  });
+  const server = app.listen(config.port, config.host);
   server.headersTimeout = HEADERS_MS;
   server.requestTimeout = REQUEST_MS;
   try {
@@ -54,17 +63,20 @@ export async function startServer(config: Config): Promise<RunningServer> {
     await books.close();
     throw error;
   }
+  await share.begin(app);
+  if (config.share) await share.turn(true);
   const { port } = server.address() as AddressInfo;
   const address = `http://${config.host.includes(':') ? `[${config.host}]` : config.host}:${port}`;
   logger.info({ address, dataDir: config.dataDir }, 'listening');
   return {
     address,
+    share,
     stop: async () => {
       const closed = new Promise<void>((resolve) => server.close(() => resolve()));
       server.closeIdleConnections();
       // A page that is open asks again and again over its connection: it is given a moment to end, no more.
       const cut = setTimeout(() => server.closeAllConnections(), GRACE_MS);
-      await closed;
+      await Promise.all([closed, share.close()]);
       clearTimeout(cut);
       await books.close();
       logger.info('stopped');

@@ -13,7 +13,9 @@ export interface BookFile {
 export function openFile(file: string): BookFile {
   mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
   const database = new Database(file, { timeout: 3000 } as never);
-  type Statement = { run: (...values: unknown[]) => unknown };
+  interface Statement {
+    run: (...values: unknown[]) => unknown;
+  }
   const insertions = new Map<string, Statement>();
   return {
     all: (sql, ...values) => database.prepare(sql).all(...values) as Record<string, unknown>[],

@@ -317,6 +317,17 @@ export const PLACE_GROUP_RULES: readonly GroupRule[] = [
     text: 'Cold fish hang beside the steep rock',
   },
   {
+    id: 'staged-fish-keep-to-the-edge',
+    when: all(
+      anyOf('phase:staging', 'phase:winter', 'phase:late-fall'),
+      below('visibilityM', 0.9, 1.5),
+      anyOf('structure:steep-bank', 'structure:channel-swing', 'structure:bluff-end', 'structure:main-lake-point'),
+    ),
+    effect: { edge: 0.4, bottom: -0.25 },
+    text: 'Where they see less, cold fish keep to the edge of the steep rock',
+    against: 'Where they see less, cold fish leave the deep foot of the steep rock',
+  },
+  {
     id: 'summer-off-the-points',
     when: all(anyOf('phase:summer', 'phase:early-fall'), is('structure:main-lake-point')),
     effect: { hanging: 0.3 },

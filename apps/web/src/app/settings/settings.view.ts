@@ -12,6 +12,7 @@ import { OutsideService } from '../state/outside.service';
 import { SCHOOL_WORDS } from '../sheet/school-words';
 import { SettingsService, type Look } from '../state/settings.service';
 import { BackupsComponent } from './backups.component';
+import { ShareComponent } from './share.component';
 import { AddressFieldComponent } from './address-field.component';
 import { InstrumentsFieldComponent } from './instruments-field.component';
 
@@ -19,7 +20,15 @@ import { InstrumentsFieldComponent } from './instruments-field.component';
 @Component({
   selector: 'inky-settings',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BackupsComponent, AddressFieldComponent, FormsModule, InstrumentsFieldComponent, RouterLink, SelectButton],
+  imports: [
+    ShareComponent,
+    BackupsComponent,
+    AddressFieldComponent,
+    FormsModule,
+    InstrumentsFieldComponent,
+    RouterLink,
+    SelectButton,
+  ],
   template: `<div class="view">
     <h1>Settings</h1>
 
@@ -79,6 +88,11 @@ import { InstrumentsFieldComponent } from './instruments-field.component';
         <p>You are in your own book. The demo is kept apart from it.</p>
         <button type="button" class="act" (click)="open('demo')">Go to the demo</button>
       }
+    </section>
+
+    <section aria-labelledby="share">
+      <h2 id="share">The phone in the boat</h2>
+      <inky-share />
     </section>
 
     <section aria-labelledby="backups">

@@ -23,15 +23,8 @@ const Former = z.array(
   z.object({ method: z.enum(['PUT', 'PATCH', 'DELETE', 'POST']), path: z.string(), body: z.unknown().optional() }),
 ) as z.ZodType<Write[]>;
 
-const NO_ROOM =
-  'The server does not answer, and this browser has no room left: this was not kept. Free some room, then try again.';
-const NO_KEEPING =
-  'The server does not answer, and this browser keeps nothing: this was not kept. Try again when the server is back.';
-
-const isFull = (error: unknown): boolean => {
-  const { name, inner } = error as { name?: string; inner?: { name?: string } };
-  return name === 'QuotaExceededError' || inner?.name === 'QuotaExceededError';
-};
+const NOT_KEPT =
+  'The server does not answer, and this browser has no room left or keeps nothing: this was not kept. Free some room, then try again.';
 
 /** What came of a write: what the server answered, or the second copy that was kept of it. */
 export interface Answered {
@@ -177,21 +170,37 @@ export class OutboxService {
   }
 
   private async keep(write: Write): Promise<'waiting'> {
+    let db: OutboxDb | undefined;
     try {
-      const db = await this.open();
-      // What was changed here since is no other device's change: only the first of its kind says from what.
-      const behind = await db.waiting.filter((each) => each.write.path === write.path).count();
-      const kept = behind ? { ...write, from: undefined } : write;
-      await db.waiting.add({ write: kept, at: new Date().toISOString() });
-      await this.count(db);
-    } catch (error) {
-      throw new ApiError('away', isFull(error) ? NO_ROOM : NO_KEEPING);
+      db = await this.open();
+    } catch {
+      // The server went away before the page had all its parts: until then a plain list does, read anew each time.
+      this.keepInList(write);
     }
+    if (db) await this.keepInRow(db, write);
     // Asked once something is kept that nobody else has: the browser may then not clear it by itself.
     void (navigator as { storage?: StorageManager }).storage?.persist?.().catch(() => false);
     // Whatever the line is like, look again soon: a write that joins others on their way is not sent with them.
     this.connection.lost();
     return 'waiting';
+  }
+
+  private keepInList(write: Write): void {
+    const list = [...this.former.read(), write];
+    if (!this.former.write(list)) throw new ApiError('away', NOT_KEPT);
+    this.told({ ...this.counts.value, waiting: list.length });
+  }
+
+  private async keepInRow(db: OutboxDb, write: Write): Promise<void> {
+    try {
+      // What was changed here since is no other device's change: only the first of its kind says from what.
+      const behind = await db.waiting.filter((each) => each.write.path === write.path).count();
+      const kept = behind ? { ...write, from: undefined } : write;
+      await db.waiting.add({ write: kept, at: new Date().toISOString() });
+      await this.count(db);
+    } catch {
+      throw new ApiError('away', NOT_KEPT);
+    }
   }
 
   private flush(): Promise<void> {

@@ -189,14 +189,34 @@ describe('writes while the server is away', () => {
 
   it('that cannot be kept are refused in words, and nothing says that they wait', async () => {
     const outbox = TestBed.inject(OutboxService);
-    const open = jest.spyOn(Dexie.prototype, 'open').mockImplementation(() => {
+    const full = () => {
       throw Object.assign(new Error('full'), { name: 'QuotaExceededError' });
+    };
+    const places = [jest.spyOn(Dexie.prototype, 'open'), jest.spyOn(Storage.prototype, 'setItem')];
+    for (const place of places) place.mockImplementation(full);
+    const sent = firstValueFrom(outbox.send(PUT));
+    away('/api/books/own/plans/1');
+    await expect(sent).rejects.toThrow('this browser has no room left or keeps nothing: this was not kept');
+    for (const place of places) place.mockRestore();
+    expect(await waiting()).toBe(0);
+  });
+
+  it('are kept where the server went away before the page had all its parts', async () => {
+    const outbox = TestBed.inject(OutboxService);
+    const open = jest.spyOn(Dexie.prototype, 'open').mockImplementation(() => {
+      throw new TypeError('Failed to fetch dynamically imported module');
     });
     const sent = firstValueFrom(outbox.send(PUT));
     away('/api/books/own/plans/1');
-    await expect(sent).rejects.toThrow('this browser has no room left: this was not kept');
+    expect(await sent).toBe('waiting');
+    expect(await firstValueFrom(outbox.send(other(2)))).toBe('waiting');
+    expect(await waiting()).toBe(2);
     open.mockRestore();
-    expect(await waiting()).toBe(0);
+    again();
+    await answer('/api/books/own/plans/1', {});
+    await answer('/api/books/own/plans/2', {});
+    await until(async () => (await waiting()) === 0);
+    expect(localStorage.getItem('inky.outbox')).toBe('[]');
   });
 
   it('that only stand ready, as an undo does, are not kept among those that wait', async () => {

@@ -6,6 +6,7 @@ import { catchError, map, of } from 'rxjs';
 import { sayDate } from '../sheet/words';
 import { DayService } from '../state/day.service';
 import { NoticeService } from '../state/notice.service';
+import { pageKept } from '../state/page-kept';
 import { PlansService } from '../state/plans.service';
 import { RunService } from '../state/run.service';
 import { type Outing, TripService } from '../state/trip.service';
@@ -55,7 +56,17 @@ const LAST_MIN = 2880;
       </ul>
     }
     <p class="quiet">
-      It works with no signal: notes are kept here and go to the server by themselves.
+      Notes are kept here with no signal, and go to the server by themselves.
+      @if (keeps() === true) {
+        This page starts with no signal, too.
+      } @else if (keeps() === false) {
+        Closed, this page would not start with no signal:
+        {{
+          secure
+            ? 'load it once more while the server answers.'
+            : 'it does so only over https, or on the computer itself.'
+        }}
+      }
       <a class="plain" routerLink="/settings">Boat instruments</a>
     </p>
   `,
@@ -92,6 +103,9 @@ const LAST_MIN = 2880;
   `,
 })
 export class TripStartComponent {
+  /** Whether this page would start with no signal; null until that is known. */
+  protected readonly keeps = toSignal(pageKept(), { initialValue: null });
+  protected readonly secure = globalThis.isSecureContext;
   private readonly trips = inject(TripService);
   private readonly plans = inject(PlansService);
   private readonly notices = inject(NoticeService);
