@@ -55,6 +55,7 @@ export class Library {
   ) {
     this.keeper = new Keeper(options.programDir);
     this.reader = new HoursReader(options.programDir);
+    if (options.demoOutside !== null) this.reader.warmUp();
   }
 
   /** Opens both books. @throws BookTrouble in one sentence where that cannot be */
@@ -158,6 +159,7 @@ export class Library {
     clearInterval(this.daily);
     await this.looking;
     await Promise.all([...this.books.values()].map((book) => book.close()));
+    await this.reader.close();
     this.folder.letGo();
   }
 

@@ -1,4 +1,4 @@
-import { parentPort, workerData } from 'node:worker_threads';
+import { parentPort } from 'node:worker_threads';
 import { type GaugeDay, GaugeHours, parse, type WeatherDay, WeatherHours } from '@inky-shoal/core';
 import { daysOfGauge, daysOfWeather, readTable, TableProblem, weatherFromTable } from '@inky-shoal/core/formats';
 
@@ -54,4 +54,10 @@ function hoursIn({ as, text, timeZone, now }: HoursText): HoursRead {
   return { ok: true, source, issuedAt, days: daysOfGauge(hours.value, timeZone) };
 }
 
-parentPort?.postMessage(hoursIn(workerData as HoursText));
+parentPort?.on('message', (text: HoursText) => {
+  try {
+    parentPort?.postMessage({ read: hoursIn(text) });
+  } catch (error) {
+    parentPort?.postMessage({ failure: (error as Error).message });
+  }
+});

@@ -26,6 +26,15 @@ const Former = z.array(
 const NOT_KEPT =
   'The server does not answer, and this browser has no room left or keeps nothing: this was not kept. Free some room, then try again.';
 
+/** Does something in one window at a time. @param orNever not at all where another window is at it */
+async function alone(name: string, work: () => Promise<void>, orNever = false): Promise<void> {
+  const locks = (navigator as { locks?: LockManager }).locks;
+  if (!locks) return work();
+  await locks.request(name, { ifAvailable: orNever }, async (lock) => {
+    if (lock) await work();
+  });
+}
+
 /** What came of a write: what the server answered, or the second copy that was kept of it. */
 export interface Answered {
   readonly state: 'sent' | 'waiting';
@@ -77,7 +86,14 @@ export class OutboxService {
   constructor() {
     this.connection.there$.subscribe(() => void this.flush());
     if (this.mayWait) void this.begin();
+    // What another window puts into the list counts here, too.
+    const heard = ({ key }: StorageEvent) => {
+      const list = this.former.read();
+      if (key === this.former.key && !this.db) this.told({ ...this.counts.value, waiting: list.length });
+    };
+    addEventListener('storage', heard);
     inject(DestroyRef).onDestroy(() => {
+      removeEventListener('storage', heard);
       this.over = true;
       void this.db?.then((db) => db.close());
     });
@@ -145,11 +161,12 @@ export class OutboxService {
     const { OutboxDb: Db } = await import('./outbox-db');
     const db = new Db();
     await db.open();
-    const former = this.former.read();
-    if (former.length) {
-      await db.waiting.bulkAdd(former.map((write) => ({ write, at: new Date().toISOString() })));
+    await alone('inky-outbox-list', async () => {
+      const list = this.former.read();
+      if (!list.length) return;
+      await db.waiting.bulkAdd(list.map((write) => ({ write, at: new Date().toISOString() })));
       this.former.write([]);
-    }
+    });
     await this.count(db);
     db.watch((counts) => {
       const before = this.counts.value.waiting;
@@ -211,7 +228,6 @@ export class OutboxService {
 
   /** Sends what waits, one after the other; of several windows the one that has the lock. */
   private async sendAll(): Promise<void> {
-    const locks = (navigator as { locks?: LockManager }).locks;
     const sendThem = async () => {
       const db = await this.open();
       let sent = false;
@@ -235,10 +251,7 @@ export class OutboxService {
       }
       if (sent) this.delivered.next();
     };
-    if (!locks) return sendThem();
-    await locks.request('inky-outbox', { ifAvailable: true }, async (lock) => {
-      if (lock) await sendThem();
-    });
+    await alone('inky-outbox', sendThem, true);
   }
 
   /** A change became a second copy: what was changed of it after that goes to the copy. */

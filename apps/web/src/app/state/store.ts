@@ -13,9 +13,14 @@ export class Store<T> {
     private readonly fallback: T,
   ) {}
 
+  /** Under what it is kept. */
+  get key(): string {
+    return `inky.${this.name}`;
+  }
+
   read(): T {
     try {
-      const text = localStorage.getItem(`inky.${this.name}`);
+      const text = localStorage.getItem(this.key);
       return text === null ? this.fallback : this.schema.parse(JSON.parse(text));
     } catch {
       // Storage that is switched off or holds something else is no reason to stop: the fallback stands.
@@ -26,7 +31,7 @@ export class Store<T> {
   /** @returns whether it could be kept */
   write(value: T): boolean {
     try {
-      localStorage.setItem(`inky.${this.name}`, JSON.stringify(value));
+      localStorage.setItem(this.key, JSON.stringify(value));
       keeping.next(true);
       return true;
     } catch {
