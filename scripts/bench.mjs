@@ -8,6 +8,7 @@ const GROUPS = {
   rig: () => import('../bench/rig.mjs'),
   water: () => import('../bench/water.mjs'),
   underway: () => import('../bench/underway.mjs'),
+  safe: () => import('../bench/safe.mjs'),
 };
 
 const sorted = (samples) => [...samples].sort((a, b) => a - b);

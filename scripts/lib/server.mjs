@@ -31,6 +31,7 @@ export async function startProgram(file, env) {
   });
   return {
     address,
+    pid: child.pid,
     async kill(signal = 'SIGTERM') {
       child.kill(signal);
       await ended;
@@ -59,6 +60,7 @@ export async function startServer({ dataDir, port = 0, outside } = {}) {
   });
   return {
     address: server.address,
+    pid: server.pid,
     dataDir: folder,
     async kill(signal) {
       await server.kill(signal);
