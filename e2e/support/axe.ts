@@ -42,6 +42,7 @@ const VIEWS: [name: string, path: (compare: string) => string, ready: string][] 
   ['underway', () => '/underway', 'inky-trip-start .act'],
   ['more', () => '/more', 'main li'],
   ['settings', () => '/settings', 'main h2'],
+  ['removed and changed', () => '/bin', 'main h2'],
 ];
 
 /** Views that draw, or colour things that no other view has: the rest wear the same few colours. */

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { X509Certificate } from 'node:crypto';
 import { readConfig } from './config.js';
 import { certificatesFor } from './share/certificates.js';
-import { Devices, NotPaired } from './share/devices.js';
+import { Devices, type NotPaired } from './share/devices.js';
 import type { ShareState } from './share/share.js';
 import { testServer, type TestServer } from './testing/running.js';
 

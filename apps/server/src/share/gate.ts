@@ -44,8 +44,8 @@ ${devices.hasPasscode ? '<label for="passcode">Passcode</label><input id="passco
 <p>The certificate was made by your own computer, so no one else knows it. Trust it once, and this page starts with no signal, can be put on the home screen, and knows where you are.</p>
 <ol>
 <li><a href="/authority.crt">Fetch the certificate</a> and open it.</li>
-<li>On Android: Settings, Security, Encryption and credentials, Install a certificate, CA certificate.</li>
-<li>On iPhone and iPad: Settings, Profile downloaded, Install; then General, About, Certificate trust settings, and turn it on.</li>
+<li>Where the phone asks what it is: an authority's certificate (CA). Where it only keeps the file: look for certificate in the phone's settings, under security, and install it there.</li>
+<li>Where it comes as a profile: install that in the phone's settings, then look for the trust of certificates there, and turn it on.</li>
 <li>Come back to this page and load it again.</li>
 </ol>
 <script nonce="${nonce}">
