@@ -127,6 +127,35 @@ describe('a book that is damaged', () => {
     expect(await get<unknown[]>(`/waters/${id(1)}/readings`)).toHaveLength(300);
   });
 
+  it.each<[string, (bytes: Buffer) => Buffer]>([
+    [
+      'a byte that is no text',
+      (bytes) => (bytes.fill(0xff, bytes.indexOf('Plan 2'), bytes.indexOf('Plan 2') + 1), bytes),
+    ],
+    ['a page that is noise', (bytes) => bytes.fill(0xa5, 4096 * 3, 4096 * 4)],
+    ['its head', (bytes) => bytes.fill(0, 0, 100)],
+    ['half of it', (bytes) => bytes.subarray(0, bytes.length >> 1)],
+    ['all of it', () => Buffer.alloc(0)],
+  ])('and lost %s goes back to its backup as it was', async (_what, harm) => {
+    await filled();
+    await start();
+    const { name } = (await server!.call('POST', '/api/books/own/backups')).body as Backup;
+    await stop();
+    writeFileSync(file(), harm(readFileSync(file())));
+    await start();
+    expect(await notices()).not.toEqual([]);
+    expect((await server!.call('POST', `/api/books/own/backups/${name}/restore`)).status).toBe(204);
+    expect(await get<unknown[]>(`/waters/${id(1)}/readings`)).toHaveLength(300);
+    expect((await get<SavedPlanSummary[]>('/plans')).map(({ name: each }) => each).sort()).toEqual([
+      'Plan 1',
+      'Plan 2',
+      'Plan 3',
+    ]);
+    await stop();
+    await start();
+    expect(await notices()).toEqual([]);
+  });
+
   it('by being cut to nothing says that it held more', async () => {
     await filled();
     truncateSync(file(), 0);

@@ -116,6 +116,28 @@ describe('the bin', () => {
     }
   });
 
+  it('erases photographs with the piece that showed them, unless another shows them, too', async () => {
+    const png = Buffer.concat([Buffer.from('89504e470d0a1a0a', 'hex'), Buffer.alloc(200, 5)]);
+    const photo = async (n: number) => {
+      const answer = await fetch(`${server.address}${BOOK}/photos/${id(n)}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'image/png' },
+        body: png,
+      });
+      expect(answer.status).toBe(204);
+    };
+    const there = async (n: number) => (await fetch(`${server.address}${BOOK}/photos/${id(n)}`)).status;
+    const line = (photoId: string) => ({ kind: 'line', name: 'Shown', material: 'braid', testLb: 20, photoId });
+    await photo(51);
+    await photo(52);
+    await by('Laptop', 'PUT', `/tackle/${id(53)}`, line(id(51)));
+    await by('Laptop', 'PUT', `/tackle/${id(54)}`, line(id(52)));
+    await by('Laptop', 'PUT', `/tackle/${id(55)}`, line(id(52)));
+    await by('Laptop', 'POST', '/tackle/remove', [id(53), id(54)]);
+    for (const n of [53, 54]) expect((await by('Laptop', 'DELETE', `/bin/tackle/${id(n)}`)).status).toBe(204);
+    expect([await there(51), await there(52)]).toEqual([404, 200]);
+  });
+
   it('takes a water with all that hangs on it, and gives all of it back', async () => {
     const water = `/waters/${id(40)}`;
     await by('Laptop', 'PUT', water, WATER);

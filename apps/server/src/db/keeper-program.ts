@@ -40,3 +40,6 @@ try {
   const { code, message } = error as { code?: string; message: string };
   process.stdout.write(JSON.stringify({ failed: { code, message } }));
 }
+
+// A module of its own, with nothing to lend.
+export {};

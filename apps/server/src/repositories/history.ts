@@ -126,14 +126,17 @@ export class HistoryRepository {
    */
   async erase(kind: HistoryKind, id: string): Promise<boolean> {
     const erased = await this.db.transaction().execute(async (db) => {
+      const photos = await this.photosOf(db, kind, id);
       const { numAffectedRows = 0n } = await sql`
         delete from ${sql.table(kind)} where id = ${id} and removed_at is not null`.execute(db);
       if (numAffectedRows === 0n) return false;
       await db.deleteFrom('history').where('kind', '=', kind).where('entity_id', '=', id).execute();
-      await sql`delete from photo where not exists (select 1 from tackle where instr(item, photo.id) > 0)
-        and not exists (select 1 from trip_event where instr(event, photo.id) > 0)
-        and not exists (select 1 from history where instr(body, photo.id) > 0)
-        and created_at < ${new Date(Date.now() - DAY_MS).toISOString()}`.execute(db);
+      for (const photo of photos) {
+        await sql`delete from photo where id = ${photo}
+          and not exists (select 1 from tackle where instr(item, ${photo}) > 0)
+          and not exists (select 1 from trip_event where instr(event, ${photo}) > 0)
+          and not exists (select 1 from history where instr(body, ${photo}) > 0)`.execute(db);
+      }
       return true;
     });
     // What the journal still holds goes into the file, where it is written over.
@@ -147,5 +150,16 @@ export class HistoryRepository {
     const old = (await this.bin()).filter(({ removedAt }) => removedAt < before);
     for (const { kind, id } of old) await this.erase(kind, id);
     return old.length;
+  }
+
+  /** Photographs that something shows, or showed once. */
+  private async photosOf(db: Db, kind: HistoryKind, id: string): Promise<string[]> {
+    const { rows } = await sql<{ id: string }>`
+      select photo.id from photo where exists (
+        select 1 from history where kind = ${kind} and entity_id = ${id} and instr(body, photo.id) > 0)
+      ${kind === 'tackle' ? sql`or exists (select 1 from tackle where id = ${id} and instr(item, photo.id) > 0)` : sql``}`.execute(
+      db,
+    );
+    return rows.map((row) => row.id);
   }
 }
