@@ -81,7 +81,9 @@ async function makeServer(authority: KeyPair, names: readonly string[], now: Dat
       new BasicConstraintsExtension(false, undefined, true),
       new KeyUsagesExtension(KeyUsageFlags.digitalSignature, true),
       new ExtendedKeyUsageExtension([ExtendedKeyUsage.serverAuth]),
-      new SubjectAlternativeNameExtension(names.map((value) => ({ type: isIP(value) ? ('ip' as const) : ('dns' as const), value }))),
+      new SubjectAlternativeNameExtension(
+        names.map((value) => ({ type: isIP(value) ? ('ip' as const) : ('dns' as const), value })),
+      ),
     ],
   });
   return { cert: cert.toString('pem'), key: await keyAsPem(keys.privateKey) };
