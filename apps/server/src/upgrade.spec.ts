@@ -1,0 +1,51 @@
+import { copyFileSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import {
+  ENGINE_VERSION,
+  type BookNotice,
+  type Reading,
+  type SavedPlan,
+  type SavedPlanSummary,
+  type Water,
+} from '@inky-shoal/core';
+import { testServer, type TestServer } from './testing/running.js';
+
+/** A book as each version of the engine so far left it: a water, three readings, two plans, and what else there was then. */
+const FIXTURES = join(process.cwd(), 'apps/server/fixtures');
+const versions = readdirSync(FIXTURES).flatMap((name) => /^book-engine-(.+)\.sqlite$/.exec(name)?.[1] ?? []);
+
+let server: TestServer | undefined;
+let dataDir: string;
+beforeEach(() => {
+  dataDir = mkdtempSync(join(tmpdir(), 'inky-upgrade-'));
+});
+afterEach(async () => {
+  await server?.stop();
+  server = undefined;
+  rmSync(dataDir, { recursive: true, force: true });
+});
+
+it('there is a book of every version so far, this one among them', () => {
+  expect(versions).toContain(ENGINE_VERSION);
+  expect(versions.length).toBeGreaterThanOrEqual(5);
+});
+
+it.each(versions)('a book of engine %s opens with all that it held, backed up first', async (version) => {
+  copyFileSync(join(FIXTURES, `book-engine-${version}.sqlite`), join(dataDir, 'own.sqlite'));
+  const { call } = (server = await testServer({ dataDir }));
+  const get = async <T>(path: string) => (await call('GET', `/api/books/own${path}`)).body as T;
+  const waters = await get<Water[]>('/waters');
+  expect(waters.map(({ name }) => name)).toEqual([`Pond of ${version}`]);
+  expect(await get<Reading[]>(`/waters/${waters[0]!.id}/readings`)).toHaveLength(3);
+  const plans = await get<SavedPlanSummary[]>('/plans');
+  expect(plans.map(({ name, date, engineVersion }) => [name, date, engineVersion]).sort()).toEqual([
+    [`Day 1 of ${version}`, '2027-03-13', version],
+    [`Day 2 of ${version}`, '2027-10-02', version],
+  ]);
+  for (const { id } of plans) expect((await get<SavedPlan>(`/plans/${id}`)).plan.windows.length).toBeGreaterThan(1);
+  expect((await get<{ notices: BookNotice[] }>('')).notices).toEqual([]);
+  const { backups } = await get<{ backups: { reason: string }[] }>('/backups');
+  // This version's own book needs no migration.
+  expect(backups.some(({ reason }) => reason === 'before-migration')).toBe(version !== ENGINE_VERSION);
+});
