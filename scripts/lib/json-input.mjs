@@ -44,7 +44,7 @@ function readInput(file, what, name) {
     const size = file === '-' ? 0 : statSync(file).size;
     const bytes = size > LARGEST_BYTES ? null : bytesOf(file);
     if (bytes === null || bytes.length > LARGEST_BYTES) {
-      const found = size > LARGEST_BYTES ? `${Math.ceil(size / 1e6)} MB` : 'more';
+      const found = size > LARGEST_BYTES ? `${(size / 1e6).toFixed(size < 1e7 ? 1 : 0)} MB` : 'more';
       return refuse([`${name}: expected at most 1 MB, got ${found}`]);
     }
     return bytes.toString('utf8').replace(/^\uFEFF/, '');
