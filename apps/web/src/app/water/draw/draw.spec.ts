@@ -272,6 +272,8 @@ describe('drawing', () => {
       again = http.match(`${PATH}/features`);
     }
     expect(again[0]?.request.body).toMatchObject([{ kind: 'mark' }]);
+    again[0]?.flush({ kept: 1 });
+    await firstValueFrom(TestBed.inject(OutboxService).waiting$.pipe(filter((waiting) => waiting === 0)));
   });
 
   it('is as it was before where the server refuses it', async () => {
