@@ -97,6 +97,9 @@ describe('the day', () => {
   });
 });
 
+/** Each starts the page's parts anew, which takes a while where the machine is busy. */
+jest.setTimeout(30_000);
+
 describe('writes while the server is away', () => {
   const PUT = { method: 'PUT', path: '/books/own/plans/1', body: { name: 'a' } } as const;
   const other = (n: number) => ({ ...PUT, path: `/books/own/plans/${n}` });
@@ -104,7 +107,7 @@ describe('writes while the server is away', () => {
   const waiting = () => firstValueFrom(TestBed.inject(OutboxService).waiting$);
   /** Lets what was asked of the database come round, until it holds. */
   async function until(holds: () => boolean | Promise<boolean>): Promise<void> {
-    for (let tries = 0; tries < 400; tries++) {
+    for (let tries = 0; tries < 2000; tries++) {
       if (await holds()) return;
       await new Promise((resolve) => setTimeout(resolve, 5));
     }

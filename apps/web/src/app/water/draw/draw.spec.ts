@@ -3,6 +3,7 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting, type TestRequest } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
+import Dexie from 'dexie';
 import { filter, firstValueFrom } from 'rxjs';
 import type { ChartFeature, FeatureShape, KeptChart } from '@inky-shoal/core/chart';
 import {
@@ -70,6 +71,14 @@ beforeEach(() => {
   notices = [];
   TestBed.inject(NoticeService).notice$.subscribe((notice) => notice && notices.push(notice.text));
 });
+
+afterEach(async () => {
+  TestBed.resetTestingModule();
+  await Dexie.delete('inky-outbox');
+});
+
+/** Drawing is slow where the machine is busy. */
+jest.setTimeout(30_000);
 
 type View = ComponentFixture<WaterView>;
 const BEST = '[aria-label="Best places"]';
@@ -267,7 +276,7 @@ describe('drawing', () => {
     expect(listed(fixture)).toEqual(['Mark', 'Test ramp (ramp)']);
     TestBed.inject(ConnectionService).found();
     let again: TestRequest[] = [];
-    for (let tries = 0; tries < 200 && !again.length; tries++) {
+    for (let tries = 0; tries < 2000 && !again.length; tries++) {
       await new Promise((resolve) => setTimeout(resolve, 5));
       again = http.match(`${PATH}/features`);
     }
