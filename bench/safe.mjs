@@ -404,7 +404,6 @@ const fuzzedFaults = () =>
         'content-type': type,
         ...(Math.random() < 0.05 ? { 'content-encoding': pick(['gzip', 'br', 'x']) } : {}),
       };
-      const begun = performance.now();
       const answer = await call(method, path, body, headers).catch(() => ({ status: 599, type: '' }));
       if (answer.status >= 500 || (answer.status >= 400 && !answer.type.includes('problem+json'))) {
         faults++;
@@ -415,7 +414,6 @@ const fuzzedFaults = () =>
         await call('GET', '/api/health');
         slowest = Math.max(slowest, performance.now() - asked);
       }
-      void begun;
     }
     await pause(3000);
     const grown = memoryMb(server.pid) - before;

@@ -4,11 +4,11 @@ import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { Book, parse } from '@inky-shoal/core';
-import { Router, type Request } from 'express';
+import { Router } from 'express';
 import { KeeperFailure } from '../db/keeper.js';
-import { HttpProblem, notFound } from '../http/problem.js';
+import { HttpProblem } from '../http/problem.js';
 import type { Library } from '../services/library.js';
+import { bookIdOf } from './book-of.js';
 
 /** The largest archive taken. */
 const MOST_BYTES = 2_000_000_000;
@@ -16,14 +16,9 @@ const MOST_BYTES = 2_000_000_000;
 /** All of a book as one file, and such a file in the book's place. */
 export function archiveRoutes(books: Library, dataDir: string): Router {
   const router = Router();
-  const idOf = (request: Request): Book => {
-    const book = parse(Book, request.params['book']);
-    if (!book.ok) throw notFound(`book ${String(request.params['book'])}`);
-    return book.value;
-  };
 
   router.get('/books/:book/archive', async (request, response) => {
-    const id = idOf(request);
+    const id = bookIdOf(request);
     const file = await books.archive(id);
     const day = books.book(id).now().slice(0, 10);
     try {
@@ -39,7 +34,7 @@ export function archiveRoutes(books: Library, dataDir: string): Router {
   });
 
   router.put('/books/:book/archive', async (request, response) => {
-    const id = idOf(request);
+    const id = bookIdOf(request);
     if (!request.is('application/zip'))
       throw new HttpProblem(415, 'No archive', 'Expected an archive as application/zip.');
     const file = join(dataDir, `coming-${randomUUID()}.zip`);
