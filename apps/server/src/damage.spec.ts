@@ -96,6 +96,20 @@ describe('a book that is damaged', () => {
     );
   });
 
+  it('keeps figures and bytes of a row that is set aside, not its text alone', async () => {
+    await filled();
+    inFile((database) => database.exec(`update reading set at = cast(x'c328ff' as text) where id = '${id(1007)}'`));
+    await start();
+    expect(await get<unknown[]>(`/waters/${id(1)}/readings`)).toHaveLength(299);
+    await stop();
+    inFile((database) => {
+      const { row } = database.prepare('select row from damaged_row').get() as { row: ArrayBuffer };
+      const kept = JSON.parse(Buffer.from(row).toString()) as Record<string, string>;
+      const text = (column: string) => Buffer.from(kept[column] ?? '', 'hex').toString();
+      expect([text('id'), Number(text('surface_temp_c')), kept['at']]).toEqual([id(1007), 12, 'c328ff']);
+    });
+  });
+
   it('in a page opens with what can be read, keeps the damaged file, and says both', async () => {
     await filled();
     const bytes = readFileSync(file());

@@ -30,10 +30,15 @@ const utf8 = (value: unknown): boolean => {
   return bytes === null || isUtf8(bytes);
 };
 
+/** All columns of a table; none where there is no such table. */
+function allColumns(book: BookFile, table: string): string[] {
+  const found = book.all(`select cast(name as blob) as name from pragma_table_info('${table}')`);
+  return found.map(({ name }) => Buffer.from(bytesOf(name) ?? []).toString('latin1'));
+}
+
 /** Columns that a table has, of those asked for; none where there is no such table. */
 export function columnsIn(book: BookFile, table: string, wanted: readonly string[]): string[] {
-  const found = book.all(`select cast(name as blob) as name from pragma_table_info('${table}')`);
-  const names = new Set(found.map(({ name }) => Buffer.from(bytesOf(name) ?? []).toString('latin1')));
+  const names = new Set(allColumns(book, table));
   return wanted.filter((column) => names.has(column));
 }
 
@@ -49,9 +54,9 @@ function unreadableRows(book: BookFile, table: BookTable): number[] {
   return found;
 }
 
-/** A row as it lies there, columns by name, bytes as hexadecimal: kept for whoever can make something of it. */
+/** A row as it lies there, every column by name, bytes as hexadecimal: kept for whoever can make something of it. */
 function rowAsBytes(book: BookFile, table: BookTable, row: number): Uint8Array {
-  const columns = columnsIn(book, table, TEXT_COLUMNS[table]);
+  const columns = allColumns(book, table);
   const [found = {}] = book.all(`select ${columns.map(asBytes).join(', ')} from ${table} where rowid = ?`, row);
   const hex = Object.entries(found).map(([name, value]) => [name, Buffer.from(bytesOf(value) ?? []).toString('hex')]);
   return Buffer.from(JSON.stringify(Object.fromEntries(hex)));
