@@ -48,7 +48,7 @@ export class Stage {
     });
     this.contexts.push(context);
     await context.addInitScript((settings) => {
-      if (!localStorage.getItem('inky.settings')) localStorage.setItem('inky.settings', settings);
+      if (!localStorage.getItem('inky.setting/units')) localStorage.setItem('inky.settings', settings);
     }, JSON.stringify({ units, look }));
     const page = await context.newPage();
     page.on('console', (message) => {

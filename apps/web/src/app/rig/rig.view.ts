@@ -9,14 +9,14 @@ import { DayService } from '../state/day.service';
 import { NoticeService } from '../state/notice.service';
 import { RigService, type Rigged } from '../state/rig.service';
 import { SettingsService } from '../state/settings.service';
-import { Store } from '../state/store';
+import { StoreSet } from '../state/store';
 import { TackleService } from '../state/tackle.service';
 import { RigNavComponent } from './rig-nav.component';
 import { sayRods } from './rig-words';
 import { RodsComponent } from './rods.component';
 
-/** Ticks of the packing list, day by day. */
-const Ticks = z.record(z.string(), z.array(z.string()));
+/** Ids of the pieces that are packed for a day. */
+const Packed = z.array(z.string());
 /** Days whose ticks are kept. */
 const DAYS_KEPT = 6;
 
@@ -34,7 +34,7 @@ export class RigView {
   private readonly router = inject(Router);
   private readonly tackle = inject(TackleService);
   private readonly notices = inject(NoticeService);
-  private readonly store = new Store('packed', Ticks, {});
+  private readonly store = new StoreSet('packed', Packed);
 
   protected readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
   protected readonly draft = toSignal(this.day.draft$, { initialValue: null });
@@ -64,7 +64,7 @@ export class RigView {
   protected readonly counts = Array.from({ length: 10 }, (_, at) => at + 1);
 
   /** Ids of what is packed already, for this day. */
-  protected readonly packed = linkedSignal(() => new Set(this.store.read()[this.date()] ?? []));
+  protected readonly packed = linkedSignal(() => new Set(this.store.read(this.date())));
   protected readonly toPack = computed(
     () => this.rig()?.packing.flatMap(({ pieces }) => pieces.map(({ item }) => item.id)) ?? [],
   );
@@ -85,8 +85,8 @@ export class RigView {
     const packed = new Set(this.packed());
     if (!packed.delete(id)) packed.add(id);
     this.packed.set(packed);
-    const days = Object.entries({ ...this.store.read(), [this.date()]: [...packed] });
-    this.store.write(Object.fromEntries(days.sort(([a], [b]) => (a < b ? 1 : -1)).slice(0, DAYS_KEPT)));
+    this.store.write(this.date(), [...packed]);
+    for (const old of this.store.ids().slice(0, -DAYS_KEPT)) this.store.remove(old);
   }
 
   /** A day's fishing on the lines of these rods: they wear by it. */

@@ -14,7 +14,7 @@ import { WatersService } from '../state/waters.service';
 import { localInput } from '../ui/local-time';
 import { RunOnSheetComponent } from '../water/run-on-sheet.component';
 import { RodsOnSheetComponent } from '../rig/rods-on-sheet.component';
-import { Store } from '../state/store';
+import { Store, StoreSet } from '../state/store';
 import { AdviceComponent } from './advice/advice.component';
 import { SheetChartComponent } from './chart/sheet-chart.component';
 import { SentenceComponent } from './sentence/sentence.component';
@@ -50,7 +50,7 @@ export class SheetView {
 
   /** Tackle has been matched here before, so the sheet shows rods; until then nothing of that is fetched. */
   /** A run was ordered here before: it is looked for at once. */
-  protected readonly hasRuns = new Store('runs', z.unknown(), null).read() !== null;
+  protected readonly hasRuns = new StoreSet('run', z.unknown()).any;
   protected readonly rigged = new Store('rigged', z.boolean(), false).read();
   protected readonly units = toSignal(this.settings.units$, { requireSync: true });
   protected readonly look = toSignal(this.settings.look$, { requireSync: true });

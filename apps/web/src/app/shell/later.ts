@@ -2,6 +2,7 @@ import { createEnvironmentInjector, type EnvironmentInjector } from '@angular/co
 import { provideServiceWorker, SwUpdate } from '@angular/service-worker';
 import { filter, type Observable } from 'rxjs';
 import { OutboxService } from '../state/outbox.service';
+import { beginKeeping } from '../state/store';
 import { NoticeService } from '../state/notice.service';
 import { TripLogService } from '../state/trip-log.service';
 import { TripSyncService } from '../state/trip-sync.service';
@@ -37,5 +38,6 @@ export function beginLater(injector: EnvironmentInjector): Observable<number> {
   keepPage(injector);
   injector.get(TripSyncService);
   void injector.get(OutboxService).begin();
+  void beginKeeping();
   return injector.get(TripLogService).waiting$;
 }

@@ -1,4 +1,5 @@
 import { inject, Injectable } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import {
   BOOKS,
   Conditions,
@@ -6,6 +7,7 @@ import {
   dayNumber,
   parse,
   usualVisibilityM,
+  type Book,
   type ConditionsInput,
   type PlannedDay,
   type Problem,
@@ -21,6 +23,7 @@ import {
   EMPTY,
   filter,
   map,
+  merge,
   of,
   shareReplay,
   startWith,
@@ -31,11 +34,12 @@ import {
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
 import { BookService, type Clock } from './book.service';
+import { NoticeService } from './notice.service';
 import type { PlanSaved } from './plans.service';
 import { PlannerService } from './planner.service';
 import { SeasonService, type WaterSeason } from './season.service';
 import { SettingsService } from './settings.service';
-import { Store } from './store';
+import { QuickStore, Store, type RowChanged } from './store';
 import { WatersService } from './waters.service';
 
 /** The day being planned: the conditions as said so far, where they came from, and under what name they are saved. */
@@ -64,7 +68,14 @@ const DraftShape = z.object({
   savedVersion: z.number().optional(),
   input: z.looseObject({}),
 }) as unknown as z.ZodType<Draft>;
-const Kept = z.partialRecord(z.enum(BOOKS), DraftShape);
+/** As drafts were kept before each book's had a row of its own. */
+const Former = z.partialRecord(z.enum(BOOKS), DraftShape);
+
+function draftStores(): Readonly<Record<Book, Store<Draft | null>>> {
+  const former = new QuickStore('drafts', Former, {}).read();
+  const of = (book: Book) => new Store(`draft/${book}`, DraftShape.nullable(), former[book] ?? null);
+  return { demo: of('demo'), own: of('own') };
+}
 
 const DAY_MS = 86_400_000;
 /** From this hour on an angler plans tomorrow, not today. */
@@ -151,8 +162,11 @@ export class DayService {
   private readonly season = inject(SeasonService);
   private readonly planner = inject(PlannerService);
   private readonly settings = inject(SettingsService);
-  private readonly store = new Store('drafts', Kept, {});
-  private readonly drafts = new BehaviorSubject(this.store.read());
+  private readonly notices = inject(NoticeService);
+  private readonly stores = draftStores();
+  private readonly drafts = new BehaviorSubject(this.kept());
+  /** It was said that another window goes on with a day of its own. */
+  private toldOfOther = false;
 
   readonly draft$ = combineLatest([this.drafts, this.books.book$]).pipe(
     map(([drafts, book]) => drafts[book] ?? null),
@@ -197,6 +211,9 @@ export class DayService {
   );
 
   constructor() {
+    merge(this.stores.demo.changed$, this.stores.own.changed$)
+      .pipe(takeUntilDestroyed())
+      .subscribe((changed) => this.heard(changed));
     // A book opened for the first time begins on its first water.
     combineLatest([this.draft$, this.books.book$])
       .pipe(
@@ -266,8 +283,27 @@ export class DayService {
   }
 
   private keep(draft: Draft): void {
-    const drafts = { ...this.drafts.value, [this.books.book]: draft };
-    this.store.write(drafts);
-    this.drafts.next(drafts);
+    this.toldOfOther = false;
+    this.stores[this.books.book].write(draft);
+    this.drafts.next({ ...this.drafts.value, [this.books.book]: draft });
+  }
+
+  private kept(): Readonly<Record<Book, Draft | null>> {
+    return { demo: this.stores.demo.read(), own: this.stores.own.read() };
+  }
+
+  /** The day as another window changed it: this one goes on with its own, which is said, and may take the other. */
+  private heard({ by }: RowChanged): void {
+    const { book } = this.books;
+    const there = this.kept();
+    // The day that is not on the screen, or that was found on the disk, is simply taken.
+    const shown = by === 'disk' ? there : { ...there, [book]: this.draft ?? there[book] };
+    this.drafts.next(shown);
+    if (by === 'disk' || this.toldOfOther || JSON.stringify(there[book]) === JSON.stringify(shown[book])) return;
+    this.toldOfOther = true;
+    this.notices.ask('The day was changed in another window. This one still shows the day as you had it here.', [
+      { label: 'Show the other', act: () => this.drafts.next(this.kept()) },
+      { label: 'Keep this one', act: () => this.draft && this.keep(this.draft) },
+    ]);
   }
 }

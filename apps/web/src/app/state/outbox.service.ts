@@ -16,7 +16,7 @@ import * as z from 'zod';
 import { ApiError, ApiService, type Write } from './api.service';
 import { ConnectionService } from './connection.service';
 import type { OutboxDb, RefusedWrite } from './outbox-db';
-import { Store } from './store';
+import { QuickStore } from './store';
 
 /** Writes as they were kept before each had a row of its own. */
 const Former = z.array(
@@ -57,9 +57,9 @@ export interface Copied {
 export class OutboxService {
   private readonly api = inject(ApiService);
   private readonly connection = inject(ConnectionService);
-  private readonly former = new Store<Write[]>('outbox', Former, []);
+  private readonly former = new QuickStore<Write[]>('outbox', Former, []);
   /** Whether something waited when this browser was last here: known at once, while the database is still opened. */
-  private readonly waits = new Store('outbox-waits', z.boolean(), false);
+  private readonly waits = new QuickStore('outbox-waits', z.boolean(), false);
   private readonly counts = new BehaviorSubject({ waiting: 0, refused: 0 });
   private readonly delivered = new Subject<void>();
   private readonly refused = new Subject<string>();

@@ -1,4 +1,5 @@
 import { inject, Injectable } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { COVERS, STRUCTURES } from '@inky-shoal/core';
 import type { ChartFeature } from '@inky-shoal/core/chart';
 import type { PlacedRun, PlacedSpot } from '@inky-shoal/core/spots';
@@ -8,7 +9,7 @@ import { sayPlace } from '../water/spot-words';
 import { CharterService } from './charter.service';
 import type { OpenChart } from './chart.service';
 import { DayService } from './day.service';
-import { Store } from './store';
+import { QuickStore, Store, StoreSet } from './store';
 
 const lonLat = z.tuple([z.number(), z.number()]);
 const Stop = z.object({
@@ -49,6 +50,19 @@ export const rampsOf = (features: readonly ChartFeature[]): Ramp[] =>
 /** A run with how many of its spots did not fit, or why there is none. */
 export type Ordered = { readonly run: KeptRun; readonly left: number } | { readonly why: string };
 
+/** A run is the only one of its day on a water; the latest days come last. */
+const idOf = ({ waterId, date }: KeptRun): string => `${date}/${waterId}`;
+
+/** The runs of this browser; those that were kept as one list are rows from now on. */
+export function keptRuns(): StoreSet<KeptRun> {
+  const runs = new StoreSet('run', KeptRun);
+  const former = new QuickStore('runs', z.array(KeptRun), []);
+  const list = former.read();
+  for (const run of list) runs.write(idOf(run), run);
+  if (list.length) former.write([]);
+  return runs;
+}
+
 /** Days whose runs are kept. */
 const DAYS_KEPT = 8;
 /** Spots among which a run is chosen. */
@@ -77,8 +91,8 @@ export interface RunDay {
 @Injectable({ providedIn: 'root' })
 export class RunService {
   private readonly charter = inject(CharterService);
-  private readonly store = new Store('runs', z.array(KeptRun), []);
-  private readonly runs = new BehaviorSubject(this.store.read());
+  private readonly store = keptRuns();
+  private readonly runs = new BehaviorSubject(this.store.all());
   private readonly wishStore = new Store('run-wish', RunWish, RunWish.parse({}));
   private readonly wish = new BehaviorSubject(this.wishStore.read());
 
@@ -123,21 +137,19 @@ export class RunService {
     this.wish.next(wish);
   }
 
+  constructor() {
+    this.store.changed$.pipe(takeUntilDestroyed()).subscribe(() => this.runs.next(this.store.all()));
+  }
+
   keep(run: KeptRun): void {
-    this.write([run, ...this.others(run)].slice(0, DAYS_KEPT));
+    this.store.write(idOf(run), run);
+    for (const old of this.store.ids().slice(0, -DAYS_KEPT)) if (old !== idOf(run)) this.store.remove(old);
+    this.runs.next(this.store.all());
   }
 
   remove(run: KeptRun): void {
-    this.write(this.others(run));
-  }
-
-  private others({ waterId, date }: KeptRun): KeptRun[] {
-    return this.runs.value.filter((each) => each.waterId !== waterId || each.date !== date);
-  }
-
-  private write(runs: KeptRun[]): void {
-    this.store.write(runs);
-    this.runs.next(runs);
+    this.store.remove(idOf(run));
+    this.runs.next(this.store.all());
   }
 }
 

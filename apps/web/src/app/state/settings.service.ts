@@ -1,4 +1,5 @@
 import { Injectable } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import {
   SCHOOL_IDS,
   SCHOOL_SIDES,
@@ -7,9 +8,9 @@ import {
   type SchoolSide,
   type UnitSystem,
 } from '@inky-shoal/core';
-import { BehaviorSubject, distinctUntilChanged, map } from 'rxjs';
+import { BehaviorSubject, distinctUntilChanged, map, merge } from 'rxjs';
 import * as z from 'zod';
-import { Store } from './store';
+import { QuickStore, Store } from './store';
 
 export const LOOKS = ['paper', 'night', 'glare'] as const;
 export type Look = (typeof LOOKS)[number];
@@ -25,18 +26,29 @@ const Schools = z
     (chosen) => Object.fromEntries(Object.entries(chosen).filter(([id, side]) => isSide(id, side))) as Schools,
   );
 
-const Settings = z.object({
-  units: z.enum(UNIT_SYSTEMS).catch('us'),
-  look: z.enum(LOOKS).catch('paper'),
-  schools: Schools.catch({}),
+const SHAPES = { units: z.enum(UNIT_SYSTEMS), look: z.enum(LOOKS), schools: Schools };
+/** As they were kept before each had a row of its own. */
+const Former = z.object({
+  units: SHAPES.units.catch('us'),
+  look: SHAPES.look.catch('paper'),
+  schools: SHAPES.schools.catch({}),
 });
-type Settings = z.infer<typeof Settings>;
+type Settings = z.infer<typeof Former>;
 
-/** The user's settings, kept in this browser. */
+function settingStores() {
+  const former = new QuickStore<Settings>('settings', Former, { units: 'us', look: 'paper', schools: {} }).read();
+  return {
+    units: new Store<UnitSystem>('setting/units', SHAPES.units, former.units),
+    look: new Store<Look>('setting/look', SHAPES.look, former.look),
+    schools: new Store<Schools>('setting/schools', SHAPES.schools, former.schools),
+  };
+}
+
+/** The user's settings, kept in this browser; what is set in one window holds in all. */
 @Injectable({ providedIn: 'root' })
 export class SettingsService {
-  private readonly store = new Store<Settings>('settings', Settings, { units: 'us', look: 'paper', schools: {} });
-  private readonly settings = new BehaviorSubject<Settings>(this.store.read());
+  private readonly stores = settingStores();
+  private readonly settings = new BehaviorSubject(this.read());
 
   readonly units$ = this.settings.pipe(
     map(({ units }) => units),
@@ -53,6 +65,10 @@ export class SettingsService {
   );
 
   constructor() {
+    const { units, look, schools } = this.stores;
+    merge(units.changed$, look.changed$, schools.changed$)
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => this.settings.next(this.read()));
     this.look$.subscribe((look) => document.documentElement.setAttribute('data-look', look));
   }
 
@@ -62,6 +78,13 @@ export class SettingsService {
 
   set(change: Partial<Settings>): void {
     this.settings.next({ ...this.settings.value, ...change });
-    this.store.write(this.settings.value);
+    if (change.units) this.stores.units.write(change.units);
+    if (change.look) this.stores.look.write(change.look);
+    if (change.schools) this.stores.schools.write(change.schools);
+  }
+
+  private read(): Settings {
+    const { units, look, schools } = this.stores;
+    return { units: units.read(), look: look.read(), schools: schools.read() };
   }
 }

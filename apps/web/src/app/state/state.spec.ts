@@ -310,6 +310,38 @@ describe('a day that the engine gives up on', () => {
   });
 });
 
+describe('a day in two windows', () => {
+  const heard = () => firstValueFrom(TestBed.inject(NoticeService).notice$);
+  const shown = async () => (await firstValueFrom(TestBed.inject(DayService).draft$))?.input.surfaceTempC;
+  /** Another window writes its day, and this one hears of it. */
+  const typedElsewhere = (surfaceTempC: number) => {
+    const draft = draftFor(WATER, [reading('2027-03-12T21:00:00Z', surfaceTempC)], MORNING);
+    localStorage.setItem('inky.draft/demo', JSON.stringify(draft));
+    dispatchEvent(new StorageEvent('storage', { key: 'inky.draft/demo' }));
+  };
+
+  it('stays as it is on the screen, says that the other went on, and may take it', async () => {
+    TestBed.inject(DayService).open(draftFor(WATER, [reading('2027-03-12T21:00:00Z', 10.9)], MORNING));
+    typedElsewhere(16);
+    expect(await shown()).toBe(10.9);
+    const notice = await heard();
+    expect(notice?.text).toContain('changed in another window');
+    notice?.choices?.find(({ label }) => label === 'Show the other')?.act();
+    expect(await shown()).toBe(16);
+  });
+
+  it('is said once, and this one is kept again where it is chosen', async () => {
+    TestBed.inject(DayService).open(draftFor(WATER, [reading('2027-03-12T21:00:00Z', 10.9)], MORNING));
+    typedElsewhere(16);
+    const notice = await heard();
+    TestBed.inject(NoticeService).clear();
+    typedElsewhere(17);
+    expect(await heard()).toBeNull();
+    notice?.choices?.find(({ label }) => label === 'Keep this one')?.act();
+    expect(JSON.parse(localStorage.getItem('inky.draft/demo') ?? '')).toMatchObject({ input: { surfaceTempC: 10.9 } });
+  });
+});
+
 describe('notices', () => {
   it('undo once, and go by themselves', async () => {
     jest.useFakeTimers();
@@ -330,12 +362,9 @@ describe('settings', () => {
   it('put the look on the page and are kept; what is broken falls back', async () => {
     TestBed.inject(SettingsService).set({ look: 'night', units: 'metric' });
     expect(document.documentElement.getAttribute('data-look')).toBe('night');
-    expect(JSON.parse(localStorage.getItem('inky.settings') ?? '')).toEqual({
-      units: 'metric',
-      look: 'night',
-      schools: {},
-    });
-    localStorage.setItem('inky.settings', '{"units":"cubits"');
+    expect(localStorage.getItem('inky.setting/units')).toBe('"metric"');
+    expect(localStorage.getItem('inky.setting/look')).toBe('"night"');
+    localStorage.setItem('inky.setting/units', '"cubits"');
     TestBed.resetTestingModule();
     TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
     expect(TestBed.inject(SettingsService).units).toBe('us');

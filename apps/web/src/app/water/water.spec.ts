@@ -319,7 +319,7 @@ describe('a run that was kept', () => {
       line: [lonLat(10, 10), lonLat(20, 20)],
     };
     TestBed.inject(RunService).keep(run);
-    expect(JSON.parse(localStorage.getItem('inky.runs') ?? '')).toEqual([run]);
+    expect(JSON.parse(localStorage.getItem(`inky.run/${INPUT.date}/${WATER.id}`) ?? '')).toEqual(run);
     expect(await firstValueFrom(TestBed.inject(RunService).run$)).toEqual(run);
     TestBed.inject(DayService).change({ date: '2027-03-14' });
     expect(await firstValueFrom(TestBed.inject(RunService).run$)).toBeNull();
