@@ -1,6 +1,7 @@
 import { copyFileSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import Database from 'libsql';
 import {
   ENGINE_VERSION,
   type BookNotice,
@@ -9,6 +10,7 @@ import {
   type SavedPlanSummary,
   type Water,
 } from '@inky-shoal/core';
+import { closeDb, openDb } from './db/open.js';
 import { testServer, type TestServer } from './testing/running.js';
 
 /** A book as each version of the engine so far left it: a water, three readings, two plans, and what else there was then. */
@@ -48,4 +50,21 @@ it.each(versions)('a book of engine %s opens with all that it held, backed up fi
   const { backups } = await get<{ backups: { reason: string }[] }>('/backups');
   // This version's own book needs no migration.
   expect(backups.some(({ reason }) => reason === 'before-migration')).toBe(version !== ENGINE_VERSION);
+});
+
+it('a step that is cut off leaves the book as it was, and the next start goes on', async () => {
+  const file = join(dataDir, 'own.sqlite');
+  copyFileSync(join(FIXTURES, 'book-engine-0.1.0.sqlite'), file);
+  const run = (text: string) => {
+    const database = new Database(file);
+    database.exec(text);
+    database.close();
+  };
+  // The step stops in its middle, where its table is there already.
+  run('create table history (id integer)');
+  await expect(openDb(file)).rejects.toThrow('could not be brought up to date');
+  run('drop table history');
+  const db = await openDb(file);
+  expect(await db.selectFrom('plan').select(['name', 'date']).execute()).toHaveLength(2);
+  await closeDb(db);
 });

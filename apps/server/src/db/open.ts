@@ -1,6 +1,6 @@
 import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
-import { Kysely, Migrator, sql, SqliteDialect } from 'kysely';
+import { Kysely, Migrator, sql, SqliteAdapter, SqliteDialect } from 'kysely';
 import Database from 'libsql';
 import { firstTables } from './migrations/0001-first-tables.js';
 import { season } from './migrations/0002-season.js';
@@ -10,6 +10,7 @@ import { trips } from './migrations/0005-trips.js';
 import { safe } from './migrations/0006-safe.js';
 import { keepPrivate } from './file.js';
 import type { Tables } from './schema.js';
+import { BookTrouble } from './trouble.js';
 
 /** Migrations in order. A migration that has been released is never edited; a change is a new one. */
 const MIGRATIONS = {
@@ -25,6 +26,17 @@ export const MIGRATION_NAMES: readonly string[] = Object.keys(MIGRATIONS);
 
 export type Db = Kysely<Tables>;
 
+/** SQLite changes tables within a transaction like anything else: all steps hold, or none where one is cut off. */
+class BookDialect extends SqliteDialect {
+  override createAdapter(): SqliteAdapter {
+    return new (class extends SqliteAdapter {
+      override get supportsTransactionalDdl(): boolean {
+        return true;
+      }
+    })();
+  }
+}
+
 /**
  * Opens a book's file and brings its tables up to date. Write-ahead log, foreign keys on, and every commit synced to
  * the disk, so that what was answered survives the machine going away.
@@ -38,13 +50,14 @@ export async function openDb(file: string): Promise<Db> {
   database.pragma('busy_timeout = 3000');
   // What is erased is written over, not only let go.
   database.pragma('secure_delete = ON');
-  const db = new Kysely<Tables>({ dialect: new SqliteDialect({ database: database as never }) });
+  const db = new Kysely<Tables>({ dialect: new BookDialect({ database: database as never }) });
   const migrator = new Migrator({ db, provider: { getMigrations: () => Promise.resolve(MIGRATIONS) } });
   const { error } = await migrator.migrateToLatest();
   if (error) {
     await db.destroy();
     const { code } = error as { code?: string };
-    throw Object.assign(new Error(`The book ${file} could not be brought up to date`, { cause: error }), { code });
+    const words = `The book ${file} could not be brought up to date and stands as it was: start the version that wrote it, or go back to a backup with npm run restore.`;
+    throw Object.assign(new BookTrouble(words, { cause: error }), { code });
   }
   keepPrivate(file);
   return db;
