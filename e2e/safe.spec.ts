@@ -122,6 +122,37 @@ describe('what was removed', () => {
     await says(page.locator('section').nth(1), /After the front plan, removed .* on Computer/);
     expect(stage.complaints).toEqual([]);
   });
+
+  it('of trips are notes and whole trips: a note is as it was, and an erased trip is gone here and there', async () => {
+    const page = await stage.page('/underway');
+    await page.getByRole('button', { name: 'Set out without a plan' }).click();
+    await page.getByRole('button', { name: /^Landed/ }).click();
+    await page.getByRole('button', { name: /Landed.*take back/ }).click();
+    await page.goto(`${stage.server.address}/bin`);
+    const notes = page.locator('section', { has: page.getByRole('heading', { name: 'Notes of trips' }) });
+    await says(notes, /Landed, .* taken back .* on Computer/);
+    await notes.getByRole('button').click();
+    await says(page.locator('.notice'), /Landed, .* is as it was/);
+    await page.goto(`${stage.server.address}/underway`);
+    await page.getByRole('button', { name: 'After the last cast' }).click();
+    await page.getByRole('button', { name: 'Save the review' }).click();
+    await page.getByRole('heading', { name: 'Set out.' }).waitFor();
+    await page.locator('ul', { hasText: 'trip' }).getByRole('button').first().click();
+    await page.getByRole('button', { name: 'Remove this trip' }).click();
+    await says(page.locator('.notice'), 'is in the bin.');
+    await page.goto(`${stage.server.address}/bin`);
+    const events = async () => (await api('/books/demo/trip-events')) as { events: { kind: string }[] };
+    await until('the removal has arrived', async () => (await events()).events.some(({ kind }) => kind === 'remove'));
+    await page.getByRole('button', { name: /^Erase/ }).click();
+    await page.getByRole('button', { name: 'Erase for good' }).click();
+    await until('nothing but that is left', async () => {
+      const left = (await events()).events;
+      return left.length === 1 && left[0]?.kind === 'erase';
+    });
+    await page.reload();
+    await page.getByText('Nothing lies in the bin.').waitFor();
+    expect(stage.complaints).toEqual([]);
+  });
 });
 
 describe('backups', () => {

@@ -1,4 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { TripEvent } from '@inky-shoal/core/underway';
@@ -162,4 +163,39 @@ describe('a server that is killed while events come in', () => {
     await rm(dataDir, { recursive: true, force: true });
     // Five servers come and go, on a busy machine slowly.
   }, 60_000);
+});
+
+describe('a trip that is erased', () => {
+  const own = (n: number, more: object) => ({ ...event(n, more), tripId: idOf(7, 'a') });
+  const begin = { kind: 'begin', name: 'A secret morning', place: null, plan: null, stops: [], aheadMs: 0 };
+  const bin = `/api/books/own/bin/trip/${idOf(7, 'a')}`;
+  const photo = idOf(1, 'f');
+  const photoStatus = async () => (await fetch(`${server.address}/api/books/own/photos/${photo}`)).status;
+  const ofTrip = async () => (await allOf(server.address)).filter(({ tripId }) => tripId === idOf(7, 'a'));
+
+  it('must lie in the bin, goes with its photographs, and says so to every device', async () => {
+    await server.call('POST', PATH, [
+      own(700, begin),
+      own(701, { kind: 'contact', what: 'landed', fishing, fish: { photoId: photo } }),
+    ]);
+    const png = Buffer.concat([Buffer.from('89504e470d0a1a0a', 'hex'), Buffer.alloc(50)]);
+    const path = `${server.address}/api/books/own/photos/${photo}`;
+    await fetch(path, { method: 'PUT', headers: { 'content-type': 'image/png' }, body: png });
+    expect([(await server.call('DELETE', bin)).status, await photoStatus()]).toEqual([404, 200]);
+    await server.call('POST', PATH, [own(702, { kind: 'remove', device: 'Phone' })]);
+    expect((await ofTrip()).map(({ kind }) => kind)).toEqual(['begin', 'contact', 'remove']);
+    expect([(await server.call('DELETE', bin)).status, await photoStatus()]).toEqual([204, 404]);
+    expect((await ofTrip()).map(({ kind }) => kind)).toEqual(['erase']);
+    expect((await server.call('DELETE', bin)).status).toBe(404);
+    for (const end of ['', '-wal']) {
+      expect(readFileSync(join(server.dataDir, `own.sqlite${end}`)).includes('A secret morning')).toBe(false);
+    }
+  });
+
+  it('takes nothing more, and no device says of another trip that it is erased', async () => {
+    const late = [own(703, { kind: 'bait' }), { ...event(704, { kind: 'erase' }), tripId: TRIP }];
+    expect((await server.call('POST', PATH, late)).body).toEqual({ kept: 2, added: 0 });
+    expect((await ofTrip()).map(({ kind }) => kind)).toEqual(['erase']);
+    expect((await allOf(server.address)).filter(({ tripId }) => tripId === TRIP).length).toBeGreaterThan(1);
+  });
 });

@@ -3,7 +3,7 @@ import { ChartFeature } from '@inky-shoal/core/chart';
 import { guarded } from '@inky-shoal/core/formats';
 import { featuresToGeoJson, featuresToGpx } from '@inky-shoal/core/formats/features';
 import { TackleDraft, tackleToCsv, type TackleItem } from '@inky-shoal/core/tackle';
-import { TripEvent } from '@inky-shoal/core/underway';
+import { TripEvent, tripsOf } from '@inky-shoal/core/underway';
 import ical, { ICalCalendarMethod } from 'ical-generator';
 
 type Row = Readonly<Record<string, unknown>>;
@@ -50,13 +50,13 @@ function calendar({ plan = [], trip_event = [] }: OpenRows): string {
     });
   }
   const events = trip_event.map(({ event }) => TripEvent.parse(event));
-  for (const begun of events) {
-    if (begun.kind !== 'begin') continue;
-    const last = events.filter(({ tripId }) => tripId === begun.tripId).at(-1) ?? begun;
-    const [start, end] = [begun.at, last.at].map((at) => new Date(Date.parse(at) + begun.aheadMs)) as [Date, Date];
+  const lastOf = new Map(events.map((event) => [event.tripId, event]));
+  for (const { id, begin } of tripsOf(events)) {
+    const last = lastOf.get(id) ?? begin;
+    const [start, end] = [begin.at, last.at].map((at) => new Date(Date.parse(at) + begin.aheadMs)) as [Date, Date];
     all.createEvent({
-      id: begun.tripId,
-      summary: begun.name,
+      id,
+      summary: begin.name,
       start,
       end: end > start ? end : new Date(start.getTime() + 60_000),
     });

@@ -8,6 +8,9 @@ export const BIN_DAYS = 90;
 const DAY_MS = 86_400_000;
 const MOST_LISTED = 300;
 
+/** What was removed before this has lain in the bin long enough. */
+export const binnedBefore = (now: Date): string => new Date(now.getTime() - BIN_DAYS * DAY_MS).toISOString();
+
 type Content = Readonly<Record<string, unknown>>;
 
 /** What an entry is called, from its columns: by its name, else by what it is. */
@@ -146,7 +149,7 @@ export class HistoryRepository {
 
   /** Erases what has lain in the bin for ninety days. @returns how many things */
   async empty(now: Date): Promise<number> {
-    const before = new Date(now.getTime() - BIN_DAYS * DAY_MS).toISOString();
+    const before = binnedBefore(now);
     const old = (await this.bin()).filter(({ removedAt }) => removedAt < before);
     for (const { kind, id } of old) await this.erase(kind, id);
     return old.length;

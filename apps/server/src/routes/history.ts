@@ -38,6 +38,11 @@ export function historyRoutes(books: Library): Router {
       throw notFound(`${idOf(request)} in the bin`);
     response.status(204).end();
   });
+  router.delete('/books/:book/bin/trip/:id', async (request, response) => {
+    const book = bookOf(request);
+    if (!(await book.trips.erase(idOf(request), book.now()))) throw notFound(`trip ${idOf(request)} in the bin`);
+    response.status(204).end();
+  });
   router.delete('/books/:book/bin/:kind/:id', async (request, response) => {
     if (!(await bookOf(request).history.erase(kindOf(request), idOf(request))))
       throw notFound(`${idOf(request)} in the bin`);

@@ -11,7 +11,7 @@ import { closeBook, type OpenedBook } from '../db/open-book.js';
 import type { Db } from '../db/open.js';
 import { ChartRepository } from '../repositories/charts.js';
 import { FactRepository } from '../repositories/facts.js';
-import { HistoryRepository, secondCopyId } from '../repositories/history.js';
+import { binnedBefore, HistoryRepository, secondCopyId } from '../repositories/history.js';
 import { PlanRepository } from '../repositories/plans.js';
 import { PhotoRepository } from '../repositories/photos.js';
 import { ReadingRepository } from '../repositories/readings.js';
@@ -130,6 +130,15 @@ export class BookService {
     };
     await this.plans.put(plan, device);
     return (await this.plans.find(id)) ?? plan;
+  }
+
+  /** Erases what has lain in the bin for ninety days. */
+  async emptyBin(now: Date): Promise<void> {
+    await this.history.empty(now);
+    const before = binnedBefore(now);
+    for (const { tripId, removedAt } of await this.trips.removed()) {
+      if (removedAt < before) await this.trips.erase(tripId, now.toISOString());
+    }
   }
 
   /** Fills the demo book where its data is missing or older than what ships. What the user added to it stays. */

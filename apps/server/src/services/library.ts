@@ -195,7 +195,7 @@ export class Library {
       try {
         const counts = await this.keeper.counts(this.fileOf('own'));
         if (!this.closed && sumOf(counts) > 0) await own.backups.daily();
-        if (!this.closed) await own.history.empty(this.options.systemNow());
+        if (!this.closed) await own.emptyBin(this.options.systemNow());
       } catch (error) {
         const why = (error as Error).message;
         await own.notices

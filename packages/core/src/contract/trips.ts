@@ -100,6 +100,8 @@ const every = {
   id: clientId,
   tripId: clientId,
   deviceId: clientId,
+  /** What the device is called. */
+  device: maybe(shortText('a name of a device', 60)),
   /** The device's own count: its events stand in this order, whatever its clock did. */
   seq: z.int({ error: 'expected a whole number' }).min(0),
   /** The device's clock. */
@@ -154,7 +156,13 @@ export const TripEvent = z.discriminatedUnion(
       casts: maybe(quantity('a number of casts', 1, 500)),
       fishing: maybe(Fishing),
     }),
+    /** The other event did not happen; taken back itself, it did. */
     event('take-back', { of: clientId }),
+    /** The whole trip goes to the bin, or comes out of it. */
+    event('remove', {}),
+    event('put-back', {}),
+    /** Nothing of the trip is left anywhere: only the server says so, in the place of all that it held. */
+    event('erase', {}),
     event('review', { review: ReviewWords, note: maybe(shortText('a note', 2000)) }),
   ],
   { error: 'expected an event of a known kind' },

@@ -23,6 +23,8 @@ export interface Trip {
   /** Stretches in which one did not fish, in milliseconds; the last may still be open. */
   readonly pauses: readonly { readonly fromMs: number; readonly toMs: number | null }[];
   readonly review: TripEventOf<'review'> | null;
+  /** When it went to the bin, a UTC instant of that device's clock; null where it is not there. */
+  readonly removedAt: string | null;
   /** Devices whose clocks jumped. */
   readonly wrongClocks: ReadonlySet<string>;
 }
@@ -52,12 +54,30 @@ function corrected<E extends TripEvent>(event: E, { fish, atBoat, casts, fishing
   return { ...event, ...about };
 }
 
+/** Ids of events that were taken back, unless that was taken back again, whatever order clocks put them in. */
+function takenBack(events: readonly TripEvent[]): Set<string> {
+  const takers = new Map<string, string[]>();
+  for (const event of events) {
+    if (event.kind === 'take-back') takers.set(event.of, [...(takers.get(event.of) ?? []), event.id]);
+  }
+  const known = new Map<string, boolean>();
+  const isTaken = (id: string): boolean => {
+    const before = known.get(id);
+    if (before !== undefined) return before;
+    // What would take itself back in a circle does not.
+    known.set(id, false);
+    const taken = (takers.get(id) ?? []).some((taker) => !isTaken(taker));
+    known.set(id, taken);
+    return taken;
+  };
+  return new Set([...takers.keys()].filter(isTaken));
+}
+
 /** A trip's events, whatever was taken back left out and what was corrected in its place. */
 function standing(events: readonly Timed[]): Timed[] {
-  const taken = new Set<string>();
+  const taken = takenBack(events.map(({ event }) => event));
   const corrections = new Map<string, TripEventOf<'correct'>[]>();
   for (const { event } of events) {
-    if (event.kind === 'take-back') taken.add(event.of);
     if (event.kind === 'correct') corrections.set(event.of, [...(corrections.get(event.of) ?? []), event]);
   }
   return events
@@ -68,18 +88,19 @@ function standing(events: readonly Timed[]): Timed[] {
     }));
 }
 
-/** The trip that some events tell; null where they do not begin one. Events of other trips are passed over. */
+/** The trip that some events tell; null where they do not begin one, or it was erased. Events of other trips are passed over. */
 export function tripOf(events: readonly TripEvent[], tripId: string): Trip | null {
   const { events: timed, wrongClocks } = timelineOf(events.filter((event) => event.tripId === tripId));
   const held = standing(timed);
   const first = held.find((each): each is Timed<TripEventOf<'begin'>> => each.event.kind === 'begin');
-  if (!first) return null;
+  if (!first || timed.some(({ event }) => event.kind === 'erase')) return null;
   let state: TripState = 'going';
   let stoppedMs: number | null = null;
   let plan = first.event.plan;
   let planMs = first.atMs;
   let fishing: Fishing | null = null;
   let review: TripEventOf<'review'> | null = null;
+  let removedAt: string | null = null;
   const pauses: { fromMs: number; toMs: number | null }[] = [];
   for (const { event, atMs } of held) {
     switch (event.kind) {
@@ -107,6 +128,12 @@ export function tripOf(events: readonly TripEvent[], tripId: string): Trip | nul
       case 'review':
         review = event;
         break;
+      case 'remove':
+        removedAt = event.at;
+        break;
+      case 'put-back':
+        removedAt = null;
+        break;
       case 'fishing':
       case 'effort':
       case 'contact':
@@ -127,6 +154,7 @@ export function tripOf(events: readonly TripEvent[], tripId: string): Trip | nul
     notes: held.filter(isNote) as Note[],
     pauses,
     review,
+    removedAt,
     wrongClocks,
   };
 }
@@ -135,10 +163,22 @@ export function tripOf(events: readonly TripEvent[], tripId: string): Trip | nul
 export type KnownTrips = Map<string, { readonly count: number; readonly trip: Trip | null }>;
 
 /**
- * Trips among events, the latest made first: ids go by the time at which they are made, whatever hour a book shows.
+ * Trips among events that do not lie in the bin, the latest made first: ids go by the time at which they are made,
+ * whatever hour a book shows.
  * @param known what was told before is not told anew; filled on the way
  */
 export function tripsOf(events: readonly TripEvent[], known?: KnownTrips): Trip[] {
+  return allTripsOf(events, known).filter(({ removedAt }) => removedAt === null);
+}
+
+/** Trips that lie in the bin, the latest removed first. */
+export function removedTripsOf(events: readonly TripEvent[]): (Trip & { readonly removedAt: string })[] {
+  return allTripsOf(events)
+    .flatMap((trip) => (trip.removedAt === null ? [] : { ...trip, removedAt: trip.removedAt }))
+    .sort((a, b) => Date.parse(b.removedAt) - Date.parse(a.removedAt));
+}
+
+function allTripsOf(events: readonly TripEvent[], known?: KnownTrips): Trip[] {
   const byTrip = new Map<string, TripEvent[]>();
   for (const event of events) {
     const own = byTrip.get(event.tripId);
@@ -158,14 +198,32 @@ export function tripsOf(events: readonly TripEvent[], known?: KnownTrips): Trip[
 
 /** The last tap of a device on a trip that still stands: what an undo takes back. */
 export function lastTap(events: readonly TripEvent[], tripId: string, deviceId: string): TripEvent | null {
-  const own = events.filter((event) => event.tripId === tripId && event.deviceId === deviceId);
-  const taken = new Set(own.flatMap((event) => (event.kind === 'take-back' ? [event.of] : [])));
-  return (
-    own
-      .filter(({ id, kind }) => TAPS.has(kind) && !taken.has(id))
-      .sort((a, b) => a.seq - b.seq)
-      .at(-1) ?? null
-  );
+  const own = events
+    .filter((event) => event.tripId === tripId && event.deviceId === deviceId)
+    .sort((a, b) => a.seq - b.seq);
+  const taken = takenBack(own);
+  return own.filter(({ id, kind }) => TAPS.has(kind) && !taken.has(id)).at(-1) ?? null;
+}
+
+/** Something that was done to a note after it was made: taken back or put right, by which device, and when. */
+export interface NoteChange {
+  readonly event: TripEventOf<'take-back' | 'correct'>;
+  /** The note as it was made. */
+  readonly note: TripEvent;
+}
+
+/** What was done to the notes of all trips, the latest first; what was itself taken back is left out. */
+export function noteChanges(events: readonly TripEvent[]): NoteChange[] {
+  const byId = new Map(events.map((event) => [event.id, event]));
+  const inOrder = [...events].sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || a.seq - b.seq);
+  const taken = takenBack(inOrder);
+  return inOrder
+    .flatMap((event): NoteChange[] => {
+      if ((event.kind !== 'take-back' && event.kind !== 'correct') || taken.has(event.id)) return [];
+      const note = byId.get(event.of);
+      return note && note.kind !== 'take-back' ? [{ event, note }] : [];
+    })
+    .reverse();
 }
 
 /** Milliseconds of a stretch in which one fished: pauses taken off. */

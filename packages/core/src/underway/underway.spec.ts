@@ -19,7 +19,7 @@ import { foundOn } from './next.js';
 import { latestReading, offPlan } from './off-plan.js';
 import { reviewOf } from './review.js';
 import { timelineOf } from './timeline.js';
-import { lastTap, tagSeen, tripOf, tripsOf, type KnownTrips } from './trip.js';
+import { lastTap, noteChanges, removedTripsOf, tagSeen, tripOf, tripsOf, type KnownTrips } from './trip.js';
 
 const tripIn = (log: LogWriter) => {
   const trip = tripOf(log.events, TRIP_ID);
@@ -498,5 +498,66 @@ describe('the moment', () => {
     expect(minuteAt(momentOf(0))).toBe(7 * 60);
     // That night the clocks go forward.
     expect(minuteAt(momentOf(20 * 60))).toBe(28 * 60);
+  });
+});
+
+describe('what was done to notes and trips afterwards', () => {
+  it('a note that was taken back is there again when that is taken back, whatever the clocks say', () => {
+    const log = new LogWriter();
+    log.begin();
+    const fish = log.contact(5, 'landed');
+    const back = log.add(6, { kind: 'take-back', of: fish.id });
+    expect(tripIn(log).notes).toHaveLength(0);
+    // By a device whose clock is an hour behind.
+    const other = { ...back, id: idAt(900), deviceId: OTHER_DEVICE, of: back.id, at: '2027-03-13T11:00:00.000Z' };
+    log.events.push(other as TripEvent);
+    expect(tripIn(log).notes.map(({ event }) => event.id)).toEqual([fish.id]);
+    log.add(8, { kind: 'take-back', of: other.id });
+    expect(tripIn(log).notes).toHaveLength(0);
+  });
+
+  it('take-backs in a circle end, and take nothing', () => {
+    const log = new LogWriter();
+    log.begin();
+    const fish = log.contact(5, 'landed');
+    const [one, two] = [idAt(900), idAt(901)];
+    const circle = { ...fish, fishing: undefined, what: undefined };
+    log.events.push(
+      { ...circle, kind: 'take-back', id: one, of: two } as unknown as TripEvent,
+      { ...circle, kind: 'take-back', id: two, of: one } as unknown as TripEvent,
+    );
+    expect(tripIn(log).notes.map(({ event }) => event.id)).toEqual([fish.id]);
+  });
+
+  it('is told, the latest first, with the note and the device', () => {
+    const log = new LogWriter();
+    log.begin();
+    const fish = log.contact(5, 'landed');
+    const bait = log.add(6, { kind: 'bait' });
+    log.add(7, { kind: 'correct', of: fish.id, fish: { lengthMm: 400 }, device: 'Phone' });
+    log.add(8, { kind: 'take-back', of: bait.id, device: 'Laptop' });
+    const undone = log.add(9, { kind: 'take-back', of: fish.id });
+    log.add(10, { kind: 'take-back', of: undone.id });
+    // The last two leave the fish as it was; what stands is that taking it back was taken back.
+    expect(noteChanges(log.events).map(({ event, note }) => [event.kind, event.device, note.kind])).toEqual([
+      ['take-back', 'Laptop', 'bait'],
+      ['correct', 'Phone', 'contact'],
+    ]);
+  });
+
+  it('a trip goes to the bin, comes out of it, and is gone when it was erased', () => {
+    const log = new LogWriter();
+    log.begin();
+    log.casts(5);
+    const removal = log.add(9, { kind: 'remove', device: 'Phone' });
+    expect(tripIn(log).removedAt).toBe(removal.at);
+    expect(tripsOf(log.events)).toEqual([]);
+    expect(removedTripsOf(log.events).map(({ id }) => id)).toEqual([TRIP_ID]);
+    expect(tripIn(log).notes).toHaveLength(1);
+    log.add(10, { kind: 'put-back' });
+    expect(tripIn(log).removedAt).toBeNull();
+    log.add(11, { kind: 'erase' });
+    expect(tripOf(log.events, TRIP_ID)).toBeNull();
+    expect(parse(TripEvents, JSON.parse(JSON.stringify(log.events))).ok).toBe(true);
   });
 });

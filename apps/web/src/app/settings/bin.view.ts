@@ -1,9 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { BinEntry, HistoryEntry, HistoryKind } from '@inky-shoal/core';
+import type { HistoryEntry, HistoryKind } from '@inky-shoal/core';
+import { noteChanges, removedTripsOf, type NoteChange } from '@inky-shoal/core/underway';
 import { BackupsService } from '../state/backups.service';
 import { valueOr } from '../state/loaded';
 import { NoticeService } from '../state/notice.service';
+import { SettingsService } from '../state/settings.service';
+import { TripLogService } from '../state/trip-log.service';
+import { TripService } from '../state/trip.service';
+import { eventWords } from '../underway/underway-words';
 
 const KINDS: Readonly<Record<HistoryKind, string>> = {
   plan: 'plan',
@@ -18,7 +23,20 @@ const DONE: Readonly<Record<HistoryEntry['what'], string>> = {
   restored: 'taken out of the bin',
 };
 const BIN_DAYS = 90;
+const MOST_NOTES = 100;
 const DAY_MS = 86_400_000;
+
+const longTime = (at: string): string => new Date(at).toLocaleString('en', { dateStyle: 'medium', timeStyle: 'short' });
+
+/** Something in the bin, with the ways out of it. */
+interface Binned {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: string;
+  readonly removedAt: string;
+  readonly putBack: () => void;
+  readonly erase: () => void;
+}
 
 /** What was removed, for ninety days, and what was changed lately: back, or gone for good. */
 @Component({
@@ -33,15 +51,15 @@ const DAY_MS = 86_400_000;
       <h2 id="bin">Removed</h2>
       <p class="quiet">Kept for ninety days. Erased is erased; only a backup from before still has it.</p>
       <ul>
-        @for (each of bin(); track each.kind + each.id) {
+        @for (each of bin(); track each.id) {
           <li>
             <span class="name"
-              >{{ each.name }} <span class="quiet">{{ kind(each.kind) }}, {{ daysLeft(each) }}</span></span
+              >{{ each.name }} <span class="quiet">{{ each.kind }}, {{ daysLeft(each) }}</span></span
             >
             <button
               type="button"
               class="plain"
-              (click)="takeOut(each)"
+              (click)="each.putBack()"
               [attr.aria-label]="'Put ' + each.name + ' back'"
             >
               Put back
@@ -87,6 +105,28 @@ const DAY_MS = 86_400_000;
         }
       </ul>
     </section>
+    @if (notes().length) {
+      <section aria-labelledby="notes">
+        <h2 id="notes">Notes of trips</h2>
+        <ul>
+          @for (each of notes(); track each.event.id) {
+            <li>
+              <span class="name"
+                >{{ noteName(each) }} <span class="quiet">{{ noteDone(each) }}</span></span
+              >
+              <button
+                type="button"
+                class="plain"
+                (click)="undoNote(each)"
+                [attr.aria-label]="noteName(each) + ': as it was before ' + noteDone(each)"
+              >
+                As it was before
+              </button>
+            </li>
+          }
+        </ul>
+      </section>
+    }
   </div>`,
   styles: `
     h2 {
@@ -117,11 +157,37 @@ const DAY_MS = 86_400_000;
 export class BinView {
   private readonly service = inject(BackupsService);
   private readonly notices = inject(NoticeService);
+  private readonly trips = inject(TripService);
+  private readonly log = toSignal(inject(TripLogService).log$, { initialValue: null });
+  private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
   private readonly loadedBin = toSignal(this.service.bin$, { initialValue: null });
   private readonly loadedHistory = toSignal(this.service.history$, { initialValue: null });
 
-  protected readonly bin = computed(() => valueOr(this.loadedBin(), []));
+  protected readonly bin = computed((): Binned[] =>
+    [
+      ...valueOr(this.loadedBin(), []).map((entry): Binned => ({
+        ...entry,
+        kind: KINDS[entry.kind],
+        putBack: () => this.run(this.service.takeOut(entry), `${entry.name} is back.`),
+        erase: () => this.run(this.service.erase(entry), `${entry.name} is erased.`),
+      })),
+      ...removedTripsOf(this.log()?.events ?? []).map((trip): Binned => ({
+        id: trip.id,
+        name: trip.begin.name,
+        kind: 'trip',
+        removedAt: trip.removedAt,
+        putBack: () => void this.trips.putBack(trip).then(() => this.notices.say(`${trip.begin.name} is back.`)),
+        erase: () =>
+          this.run(
+            this.service.eraseTrip(trip.id),
+            `${trip.begin.name} is erased; devices forget it as they hear of it.`,
+          ),
+      })),
+    ].sort((a, b) => Date.parse(b.removedAt) - Date.parse(a.removedAt)),
+  );
   protected readonly history = computed(() => valueOr(this.loadedHistory(), []));
+  /** Trips are told by their notes, which this device has: so is what was done to these. */
+  protected readonly notes = computed(() => noteChanges(this.log()?.events ?? []).slice(0, MOST_NOTES));
   protected readonly failed = computed(() => {
     const loaded = [this.loadedBin(), this.loadedHistory()].find((each) => each?.state === 'failed');
     return loaded?.state === 'failed' ? loaded.message : null;
@@ -133,23 +199,32 @@ export class BinView {
     return KINDS[kind];
   }
 
-  protected daysLeft({ removedAt }: BinEntry): string {
+  protected daysLeft({ removedAt }: { readonly removedAt: string }): string {
     const left = Math.max(0, BIN_DAYS - Math.floor((Date.now() - Date.parse(removedAt)) / DAY_MS));
     return left === 1 ? 'one day left' : `${left} days left`;
   }
 
   protected done({ what, at, device }: HistoryEntry): string {
-    const when = new Date(at).toLocaleString('en', { dateStyle: 'medium', timeStyle: 'short' });
-    return `${DONE[what]} ${when}${device ? ` on ${device}` : ''}`;
+    return `${DONE[what]} ${longTime(at)}${device ? ` on ${device}` : ''}`;
   }
 
-  protected takeOut(entry: BinEntry): void {
-    this.run(this.service.takeOut(entry), `${entry.name} is back.`);
+  protected noteName({ note }: NoteChange): string {
+    return `${eventWords(note, this.units()) || 'Note'}, ${longTime(note.at)}`;
   }
 
-  protected erase(entry: BinEntry): void {
+  protected noteDone({ event: { kind, at, device } }: NoteChange): string {
+    return `${kind === 'take-back' ? 'taken back' : 'put right'} ${longTime(at)}${device ? ` on ${device}` : ''}`;
+  }
+
+  protected undoNote(change: NoteChange): void {
+    void this.trips
+      .undoChange(change)
+      .then((done) => done && this.notices.say(`${this.noteName(change)} is as it was.`));
+  }
+
+  protected erase(binned: Binned): void {
     this.erasing.set(null);
-    this.run(this.service.erase(entry), `${entry.name} is erased.`);
+    binned.erase();
   }
 
   protected bringBack(entry: HistoryEntry): void {

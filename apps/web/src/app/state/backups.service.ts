@@ -71,6 +71,11 @@ export class BackupsService {
     return this.done(this.api.send({ method: 'DELETE', path: this.inBin(kind, id) }));
   }
 
+  /** Erases a trip from the bin: at the server, and from there on every device. */
+  eraseTrip(tripId: string): Observable<unknown> {
+    return this.done(this.api.send({ method: 'DELETE', path: this.path(`/bin/trip/${tripId}`) }));
+  }
+
   private inBin(kind: HistoryKind, id: string): string {
     return this.path(`/bin/${kind}/${id}`);
   }

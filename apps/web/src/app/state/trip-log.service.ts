@@ -4,10 +4,11 @@ import { parse, type Book } from '@inky-shoal/core';
 import { BehaviorSubject, distinctUntilChanged, filter, map, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { BookService } from './book.service';
+import { deviceName } from './device';
 import { type KeptEvent, REFUSED, SENT, TripDb, WAITING } from './trip-db';
 
 /** What an event says, without what the log itself adds to it. */
-type Said<E> = E extends TripEvent ? Omit<E, 'id' | 'tripId' | 'deviceId' | 'seq' | 'at'> : never;
+type Said<E> = E extends TripEvent ? Omit<E, 'id' | 'tripId' | 'deviceId' | 'device' | 'seq' | 'at'> : never;
 export type EventSaid = Said<TripEvent>;
 
 /** The log of one book on this device, as it stands. */
@@ -33,6 +34,16 @@ const isFull = (error: unknown): boolean => {
   const { name, inner } = error as { name?: string; inner?: { name?: string } };
   return name === 'QuotaExceededError' || inner?.name === 'QuotaExceededError';
 };
+
+/** Forgets all that is here of trips that were erased, photographs too, but that they were. */
+async function forgetErased(db: TripDb, heard: readonly TripEvent[]): Promise<void> {
+  const trips = new Set(heard.flatMap(({ kind, tripId }) => (kind === 'erase' ? [tripId] : [])));
+  if (!trips.size) return;
+  const gone = await db.events.filter(({ event }) => trips.has(event.tripId) && event.kind !== 'erase').toArray();
+  const photos = gone.flatMap(({ event }) => ('fish' in event && event.fish?.photoId) || []);
+  await db.events.bulkDelete(gone.map(({ id }) => id));
+  await db.photos.bulkDelete(photos);
+}
 
 /**
  * What happened on trips, kept in this browser's database: events are only added, each with an id of its own and the
@@ -77,7 +88,7 @@ export class TripLogService {
     if (!open) throw new NotKept(this.unopened.value ?? WHY_CLOSED);
     const { book, deviceId } = open;
     const db = this.db(book);
-    const whole = { ...said, id: uuid(), tripId, deviceId, at: new Date(atMs).toISOString() };
+    const whole = { ...said, id: uuid(), tripId, deviceId, device: deviceName(), at: new Date(atMs).toISOString() };
     let kept: TripEvent;
     try {
       kept = await db.transaction('rw', db.events, db.facts, async () => {
@@ -156,11 +167,13 @@ export class TripLogService {
     const db = this.db(book);
     const known = new Set(this.log.value?.book === book ? this.log.value.events.map(({ id }) => id) : []);
     const fresh = events.filter(({ id }) => !known.has(id));
-    await db.transaction('rw', db.events, db.facts, async () => {
+    await db.transaction('rw', db.events, db.photos, db.facts, async () => {
       await db.events.bulkPut(fresh.map((event): KeptEvent => ({ id: event.id, event, state: SENT })));
+      await forgetErased(db, fresh);
       await db.facts.put({ name: 'heard', value: upTo });
     });
-    if (fresh.length) this.change(book, (log) => ({ ...log, events: [...log.events, ...fresh] }));
+    if (fresh.some(({ kind }) => kind === 'erase')) await this.read(book);
+    else if (fresh.length) this.change(book, (log) => ({ ...log, events: [...log.events, ...fresh] }));
   }
 
   private db(book: Book): TripDb {

@@ -85,6 +85,26 @@ describe('the log on the device', () => {
     expect(log.now?.waiting).toEqual(new Set([own.id]));
     expect(await log.heardUpTo('demo')).toBe(2);
   });
+
+  it('forgets a trip that was erased, what still waited and its photographs too', async () => {
+    const log = await open();
+    const photoId = await log.addPhoto(new Blob(['fish']));
+    const note = await log.add(TRIP, { kind: 'contact', what: 'landed', fishing: null, fish: { photoId } }, AT);
+    expect(note.device).toBe('Computer');
+    const other = await log.add('01960000-0000-7000-8000-0000000000aa', casts, AT);
+    const erase: TripEvent = {
+      kind: 'erase',
+      id: '01960000-0000-7000-8000-0000000000fe',
+      tripId: TRIP,
+      deviceId: TRIP,
+      seq: 0,
+      at: note.at,
+    };
+    await log.hear('demo', { events: [erase], upTo: 3, more: false });
+    expect(log.now?.events.map(({ id }) => id).sort()).toEqual([other.id, erase.id].sort());
+    expect(log.now?.waiting).toEqual(new Set([other.id]));
+    expect(await log.photos('demo')).toEqual([]);
+  });
 });
 
 describe('bringing the log to the server', () => {

@@ -11,10 +11,12 @@ import {
   lastTap,
   latestReading,
   offPlan,
+  type NoteChange,
   type OffPlan,
   reviewOf,
   type Trip,
   type TripEvent,
+  tripOf,
   type TripPlan,
   tripsOf,
   type TripStop,
@@ -252,6 +254,21 @@ export class TripService {
 
   takeBack(of: string): Promise<TripEvent | null> {
     return this.tap({ kind: 'take-back', of });
+  }
+
+  /** Puts a trip into the bin, from which it can be taken for ninety days. */
+  remove(trip: Trip): Promise<TripEvent | null> {
+    return this.tap({ kind: 'remove' }, trip);
+  }
+
+  putBack(trip: Trip): Promise<TripEvent | null> {
+    return this.tap({ kind: 'put-back' }, trip);
+  }
+
+  /** What a note was made to be stands no more: it is again as it was before. */
+  undoChange({ event, note }: NoteChange): Promise<TripEvent | null> {
+    const trip = this.log.now && tripOf(this.log.now.events, note.tripId);
+    return trip ? this.tap({ kind: 'take-back', of: event.id }, trip) : Promise.resolve(null);
   }
 
   /** Follows another plan from now on. */

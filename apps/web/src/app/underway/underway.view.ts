@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { minutesOf } from '@inky-shoal/core';
 import { activeMs, dayClock, sayStretch, type Trip } from '@inky-shoal/core/underway';
 import { ConnectionService } from '../state/connection.service';
+import { NoticeService } from '../state/notice.service';
 import { type Look, SettingsService } from '../state/settings.service';
 import { TripLogService } from '../state/trip-log.service';
 import { TripSyncService } from '../state/trip-sync.service';
@@ -34,6 +35,7 @@ const DARK_BEFORE_MIN = 30;
             <button type="button" class="plain" (click)="openedId.set(null)">Back</button>
           </header>
           <inky-trip-review [trip]="trip" [units]="units()" />
+          <p class="end"><button type="button" class="plain" (click)="remove(trip)">Remove this trip</button></p>
         } @else if (trip(); as trip) {
           <header>
             <h1>{{ title(trip) }}</h1>
@@ -69,6 +71,12 @@ const DARK_BEFORE_MIN = 30;
       align-items: baseline;
       gap: 0 1rem;
       margin-bottom: 0.5rem;
+    }
+    .end {
+      margin-top: 1.5rem;
+    }
+    .end .plain {
+      padding-left: 0;
     }
     .sync {
       color: var(--ink-2);
@@ -109,12 +117,21 @@ export class UnderwayView {
   protected readonly trip = toSignal(this.service.trip$, { initialValue: null });
   protected readonly nowMs = toSignal(this.service.nowMs$, { initialValue: Date.now() });
 
+  private readonly notices = inject(NoticeService);
   private readonly day = toSignal(this.service.day$, { initialValue: null });
 
   /** A trip before that is read again. */
   protected readonly openedId = signal<string | null>(null);
   protected readonly opened = computed(() => this.trips().find(({ id }) => id === this.openedId()) ?? null);
   protected readonly declined = signal<Look | null>(null);
+
+  /** Into the bin: it can be taken back here, and for ninety days there. */
+  protected remove(trip: Trip): void {
+    this.openedId.set(null);
+    void this.service.remove(trip).then((removal) => {
+      if (removal) this.notices.say(`${trip.begin.name} is in the bin.`, () => void this.service.putBack(trip));
+    });
+  }
 
   /** Where the notes are: all at the server, on their way, or here. */
   protected readonly syncWords = computed(() => {
