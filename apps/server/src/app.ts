@@ -13,6 +13,7 @@ import { backupRoutes } from './routes/backups.js';
 import { chartRoutes } from './routes/charts.js';
 import { bookRoutes } from './routes/books.js';
 import { historyRoutes } from './routes/history.js';
+import { setAsideRoutes } from './routes/set-aside.js';
 import { instrumentRoutes } from './routes/instruments.js';
 import { planRoute } from './routes/plan.js';
 import { shareRoutes } from './routes/share.js';
@@ -73,6 +74,7 @@ export function createApp({ books, share, logger, webDir, dataDir, allowedHosts 
     bookRoutes(books),
     backupRoutes(books),
     historyRoutes(books),
+    setAsideRoutes(books),
     shareRoutes(share),
     archiveRoutes(books, dataDir),
     tackleRoutes(books),

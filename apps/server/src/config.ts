@@ -1,6 +1,7 @@
 import { resolve } from 'node:path';
 import { parse } from '@inky-shoal/core';
 import { InstrumentsAddress } from '@inky-shoal/core/formats/nmea';
+import type { SlowLimits } from './http/slow.js';
 import type { LinePatience } from './services/instruments.js';
 import type { Patience } from './outside/http-source.js';
 
@@ -28,6 +29,8 @@ export interface Config {
   /** Where the demo's boat speaks; null where it has none. */
   readonly demoBoat?: string | null;
   readonly logLevel: string;
+  /** How slowly requests may come in; the usual where it is not said. */
+  readonly slow?: SlowLimits;
   /** How long services outside are waited for; the usual where it is not said. */
   readonly patience?: Patience;
   /** How long a boat's instruments may be silent, and when they are called again; the usual where it is not said. */

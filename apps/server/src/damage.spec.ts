@@ -12,7 +12,7 @@ import {
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { BookNotice, SavedPlanSummary, Water } from '@inky-shoal/core';
+import type { BookNotice, SavedPlanSummary, SetAside, Water } from '@inky-shoal/core';
 import Database from 'libsql';
 import { Library } from './services/library.js';
 import { toLetGo, type Backup } from './services/backups.js';
@@ -108,6 +108,55 @@ describe('a book that is damaged', () => {
       const text = (column: string) => Buffer.from(kept[column] ?? '', 'hex').toString();
       expect([text('id'), Number(text('surface_temp_c')), kept['at']]).toEqual([id(1007), 12, 'c328ff']);
     });
+  });
+
+  it('gives back what can be read of a row that was set aside, or lets it go', async () => {
+    await filled();
+    const withBadName = (n: number) =>
+      inFile((database) =>
+        database.exec(`update plan set name = cast(x'44617920c32820' || x'6f6e65' as text) where id = '${id(50 + n)}'`),
+      );
+    withBadName(1);
+    withBadName(2);
+    inFile((database) => database.exec(`pragma foreign_keys = off; update reading set water_id = cast(x'c328' as text) where id = '${id(1007)}'`));
+    await start();
+    const aside = () => get<SetAside[]>('/set-aside');
+    const rows = await aside();
+    expect(rows.map(({ kind, name }) => `${kind}: ${name}`).sort()).toEqual([
+      'plan: Day \ufffd( one',
+      'plan: Day \ufffd( one',
+      'reading: Reading of 2026-01-08 00:00',
+    ]);
+    const [first, second] = rows.filter(({ kind }) => kind === 'plan');
+    const reading = rows.find(({ kind }) => kind === 'reading');
+    const call = async (method: string, row: number | undefined) =>
+      server!.call(method, `/api/books/own/set-aside/${row}`);
+    expect((await call('POST', first?.row)).status).toBe(204);
+    expect((await call('DELETE', second?.row)).status).toBe(204);
+    expect((await get<SavedPlanSummary[]>('/plans')).map(({ name }) => name).sort()).toEqual([
+      'Day \ufffd( one',
+      'Plan 3',
+    ]);
+    expect(await call('POST', reading?.row)).toMatchObject({
+      status: 422,
+      body: { detail: 'It cannot come back: what it belonged to is not there. A backup may have it whole.' },
+    });
+    expect((await call('POST', first?.row)).status).toBe(404);
+    expect(await aside()).toHaveLength(1);
+  });
+
+  it('says with what was found which backup is the last from before, to go back to', async () => {
+    await filled();
+    await start();
+    const made = (await server!.call('POST', '/api/books/own/backups')).body as { name: string; at: string };
+    await stop();
+    inFile((database) => database.exec(`update plan set name = cast(x'c328ff' as text) where id = '${id(52)}'`));
+    await start();
+    const [notice] = await notices();
+    expect(notice?.backup?.name).toBe(made.name);
+    expect((await server!.call('POST', `/api/books/own/backups/${notice?.backup?.name}/restore`)).status).toBe(204);
+    expect(await get<SavedPlanSummary[]>('/plans')).toHaveLength(3);
+    expect(await notices()).toEqual([]);
   });
 
   it('in a page opens with what can be read, keeps the damaged file, and says both', async () => {

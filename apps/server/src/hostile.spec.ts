@@ -155,6 +155,42 @@ describe('bodies and addresses that are no good', () => {
   });
 });
 
+describe('requests that come in slowly', () => {
+  let slow: TestServer;
+  beforeAll(async () => {
+    slow = await testServer({ slow: { headersTimeout: 150, requestTimeout: 300, connectionsCheckingInterval: 50 } });
+  });
+  afterAll(() => slow.remove());
+
+  const PUT = `PUT /api/books/own/plans/${id(90)} HTTP/1.1\r\nhost: 127.0.0.1\r\n`;
+  it.each([
+    ['a head without end', 'GET /api/health HTTP/1.1\r\nhost: 127.0.0.1\r\n', 'x-more: and more\r\n'],
+    ['a body that drips', `${PUT}content-type: application/json\r\ncontent-length: 5000\r\n\r\n`, '{'],
+    [
+      'a body in pieces without end',
+      `${PUT}content-type: application/json\r\ntransfer-encoding: chunked\r\n\r\n`,
+      '1\r\n[\r\n',
+    ],
+  ])('are cut: %s', async (_, head, drop) => {
+    const { hostname, port } = new URL(slow.address);
+    const answer = await new Promise<string>((resolve) => {
+      const socket = connect(Number(port), hostname);
+      let heard = '';
+      socket.write(head);
+      const dripping = setInterval(() => socket.writable && socket.write(drop), 20);
+      socket.on('data', (piece) => (heard += piece.toString()));
+      socket.on('error', () => undefined);
+      socket.on('close', () => {
+        clearInterval(dripping);
+        resolve(heard);
+      });
+    });
+    expect(answer).toMatch(/^(HTTP\/1.1 408 |$)/);
+    expect((await slow.call('GET', '/api/health')).status).toBe(200);
+    expect((await slow.call('GET', `/api/books/own/plans/${id(90)}`)).status).toBe(404);
+  });
+});
+
 describe('addresses outside', () => {
   it.each([
     '127.0.0.1',

@@ -1,18 +1,15 @@
 import type { AddressInfo } from 'node:net';
-import type { Server } from 'node:http';
+import { createServer, type Server } from 'node:http';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { createApp } from './app.js';
 import { USUAL_SHARE_PORT, type Config } from './config.js';
+import { SLOW_LIMITS } from './http/slow.js';
 import { Share } from './share/share.js';
 import { Library } from './services/library.js';
 
 /** Running requests may take so long to end when the server stops. */
 const GRACE_MS = 2000;
-
-/** A request that comes in more slowly than this is cut: its head, and all of it (the largest chart over a slow line). */
-const HEADERS_MS = 15_000;
-const REQUEST_MS = 180_000;
 
 export interface RunningServer {
   readonly address: string;
@@ -46,6 +43,7 @@ export async function startServer(config: Config): Promise<RunningServer> {
     host: config.shareHost ?? null,
     port: config.sharePort ?? USUAL_SHARE_PORT,
   });
+  const slow = config.slow ?? SLOW_LIMITS;
   const app = createApp({
     books,
     share,
@@ -54,9 +52,8 @@ export async function startServer(config: Config): Promise<RunningServer> {
     dataDir: config.dataDir,
     allowedHosts: config.allowedHosts,
   });
-  const server = app.listen(config.port, config.host);
-  server.headersTimeout = HEADERS_MS;
-  server.requestTimeout = REQUEST_MS;
+  const server = createServer(slow, app);
+  server.listen(config.port, config.host);
   try {
     await listening(server);
   } catch (error) {

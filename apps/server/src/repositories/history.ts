@@ -14,7 +14,7 @@ export const binnedBefore = (now: Date): string => new Date(now.getTime() - BIN_
 type Content = Readonly<Record<string, unknown>>;
 
 /** What an entry is called, from its columns: by its name, else by what it is. */
-function nameIn(kind: HistoryKind, body: Content): string {
+export function nameIn(kind: HistoryKind, body: Content): string {
   const inside = (column: string): Record<string, unknown> => {
     try {
       return JSON.parse(String(body[column])) as Record<string, unknown>;

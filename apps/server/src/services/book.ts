@@ -16,11 +16,12 @@ import { PlanRepository } from '../repositories/plans.js';
 import { PhotoRepository } from '../repositories/photos.js';
 import { ReadingRepository } from '../repositories/readings.js';
 import { OutsideRepository } from '../repositories/outside.js';
+import { SetAsideRepository } from '../repositories/set-aside.js';
 import { TackleRepository } from '../repositories/tackle.js';
 import { TripRepository } from '../repositories/trips.js';
 import { Unread } from '../repositories/unread.js';
 import { WaterRepository } from '../repositories/waters.js';
-import type { BackupService } from './backups.js';
+import type { Backup, BackupService } from './backups.js';
 import { SecondCopy, type Change } from './change.js';
 import type { HoursReader } from '../outside/hours-reader.js';
 import type { Patience } from '../outside/http-source.js';
@@ -51,13 +52,14 @@ export class BookService {
   readonly instruments: InstrumentService;
   readonly notices: NoticeService;
   readonly history: HistoryRepository;
+  readonly setAside: SetAsideRepository;
   private readonly facts: FactRepository;
   private readonly db: Db;
   private readonly unread = new Unread();
 
   constructor(
     readonly id: Book,
-    { db, findings }: OpenedBook,
+    { db, findings, lastBackup }: OpenedBook & { readonly lastBackup?: Backup | undefined },
     private readonly dataDir: string,
     readonly backups: BackupService,
     private readonly systemNow: () => Date,
@@ -73,8 +75,15 @@ export class BookService {
     this.charts = new ChartRepository(db, unread);
     this.trips = new TripRepository(db, unread);
     this.history = new HistoryRepository(db);
+    this.setAside = new SetAsideRepository(db);
     this.facts = new FactRepository(db);
-    this.notices = new NoticeService(this.facts, unread, findings, () => this.now());
+    this.notices = new NoticeService(
+      this.facts,
+      unread,
+      findings,
+      lastBackup && { name: lastBackup.name, at: lastBackup.at },
+      () => this.now(),
+    );
     this.outside = new OutsideService(
       new OutsideRepository(db),
       this.facts,

@@ -174,6 +174,7 @@ export class Library {
   private async openOne(id: Book): Promise<void> {
     const { dataDir, backupDir, systemNow, demoOutside, demoBoat, patience, linePatience } = this.options;
     const backups = new BackupService(id, this.fileOf(id), backupDir, this.keeper, systemNow);
+    const [lastBackup] = backups.list();
     const opened = await openBook({
       dataDir,
       id,
@@ -184,7 +185,7 @@ export class Library {
     // The stand-ins make their weather up: only the demo may take them for the world.
     const outside = id === 'demo' ? { address: demoOutside, boat: demoBoat } : { address: null, boat: null };
     const more = { patience, linePatience, reader: this.reader };
-    this.books.set(id, new BookService(id, opened, dataDir, backups, systemNow, { ...outside, ...more }));
+    this.books.set(id, new BookService(id, { ...opened, lastBackup }, dataDir, backups, systemNow, { ...outside, ...more }));
   }
 
   /** The demo ships with the program; the user's own book is backed up every day on which the server runs. */

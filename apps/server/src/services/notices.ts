@@ -10,14 +10,20 @@ const NOTICES = 'notices';
 export class NoticeService {
   private readonly kept: Promise<unknown>;
 
-  /** @param findings what was found when the book was opened */
+  /**
+   * @param findings what was found when the book was opened
+   * @param lastBackup the last backup that was made before it was
+   */
   constructor(
     private readonly facts: FactRepository,
     private readonly unread: Unread,
     findings: readonly Finding[],
+    lastBackup: BookNotice['backup'],
     private readonly now: () => string,
   ) {
-    this.kept = findings.length ? this.add(findings) : Promise.resolve();
+    this.kept = findings.length
+      ? this.add(findings.map((finding) => ({ ...finding, backup: lastBackup })))
+      : Promise.resolve();
   }
 
   /** Notices that were not read yet, earliest first. */
@@ -30,9 +36,9 @@ export class NoticeService {
     return [...notices, { id: 'unread', at: this.now(), kind: 'unread', words }];
   }
 
-  async add(findings: readonly { kind: BookNotice['kind']; words: string }[]): Promise<void> {
+  async add(findings: readonly Omit<BookNotice, 'id' | 'at'>[]): Promise<void> {
     const at = this.now();
-    const more = findings.map(({ kind, words }): BookNotice => ({ id: randomUUID(), at, kind, words }));
+    const more = findings.map((finding): BookNotice => ({ ...finding, id: randomUUID(), at }));
     await this.facts.set(NOTICES, JSON.stringify([...(await this.read()), ...more]));
   }
 

@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { hostname, networkInterfaces } from 'node:os';
 import { join } from 'node:path';
 import { toString as qrCode } from 'qrcode';
+import { SLOW_LIMITS } from '../http/slow.js';
 import { Devices, type Device } from './devices.js';
 
 export interface ShareOptions {
@@ -30,8 +31,6 @@ export interface ShareState {
   readonly devices: readonly Device[];
 }
 
-const HEADERS_MS = 15_000;
-const REQUEST_MS = 180_000;
 const shared = new WeakSet<IncomingMessage>();
 
 /** Whether a request came over the shared listener, from another device. */
@@ -132,12 +131,10 @@ export class Share {
     // Making certificates takes much that nobody needs who does not share.
     const { certificatesFor } = await import('./certificates.js');
     const { server: pair, authority } = await certificatesFor(this.folder, this.names);
-    const server = createServer({ cert: pair.cert, key: pair.key }, (request, response) => {
+    const server = createServer({ ...SLOW_LIMITS, cert: pair.cert, key: pair.key }, (request, response) => {
       shared.add(request);
       app(request, response);
     });
-    server.headersTimeout = HEADERS_MS;
-    server.requestTimeout = REQUEST_MS;
     try {
       await new Promise<void>((resolve, reject) => {
         server.once('error', reject);

@@ -157,8 +157,21 @@ export const BookNotice = z.object({
   at: instant,
   kind: z.enum(['rows', 'pages', 'unreadable', 'emptied', 'older', 'unread', 'backup']),
   words: z.string(),
+  /** The last backup from before, to which one can go back. */
+  backup: z.object({ name: z.string(), at: instant }).optional(),
 });
 export type BookNotice = z.infer<typeof BookNotice>;
+
+/** Something that was found damaged and set aside; what can be read of it may come back. */
+export const SetAside = z.object({
+  row: z.number(),
+  /** What it is, in words. */
+  kind: z.string(),
+  /** What it was called, as far as that can be read; empty where it had no name. */
+  name: z.string(),
+  foundAt: z.string(),
+});
+export type SetAside = z.infer<typeof SetAside>;
 
 /** Kinds of things whose former versions are kept. */
 export const HISTORY_KINDS = ['plan', 'water', 'reading', 'tackle', 'chart_feature'] as const;

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { HistoryEntry, HistoryKind } from '@inky-shoal/core';
+import type { HistoryEntry, HistoryKind, SetAside } from '@inky-shoal/core';
 import { noteChanges, removedTripsOf, type NoteChange } from '@inky-shoal/core/underway';
 import { BackupsService } from '../state/backups.service';
 import { valueOr } from '../state/loaded';
@@ -83,6 +83,40 @@ interface Binned {
         }
       </ul>
     </section>
+    @if (setAside().length) {
+      <section aria-labelledby="set-aside">
+        <h2 id="set-aside">Found damaged</h2>
+        <p class="quiet">
+          Set aside so that the rest can be read. What comes back has a mark where it could not be read.
+        </p>
+        <ul>
+          @for (each of setAside(); track each.row) {
+            <li>
+              <span class="name"
+                >{{ each.name || 'No name' }}
+                <span class="quiet">{{ each.kind }}, found {{ time(each.foundAt) }}</span></span
+              >
+              <button
+                type="button"
+                class="plain"
+                (click)="bringBackDamaged(each)"
+                [attr.aria-label]="'Bring back ' + (each.name || each.kind)"
+              >
+                Bring back
+              </button>
+              <button
+                type="button"
+                class="plain"
+                (click)="forgetDamaged(each)"
+                [attr.aria-label]="'Let ' + (each.name || each.kind) + ' go'"
+              >
+                Let it go
+              </button>
+            </li>
+          }
+        </ul>
+      </section>
+    }
     <section aria-labelledby="history">
       <h2 id="history">Changed lately</h2>
       <ul>
@@ -161,6 +195,7 @@ export class BinView {
   private readonly log = toSignal(inject(TripLogService).log$, { initialValue: null });
   private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
   private readonly loadedBin = toSignal(this.service.bin$, { initialValue: null });
+  private readonly loadedAside = toSignal(this.service.setAside$, { initialValue: null });
   private readonly loadedHistory = toSignal(this.service.history$, { initialValue: null });
 
   protected readonly bin = computed((): Binned[] =>
@@ -185,6 +220,8 @@ export class BinView {
       })),
     ].sort((a, b) => Date.parse(b.removedAt) - Date.parse(a.removedAt)),
   );
+  protected readonly setAside = computed(() => valueOr(this.loadedAside(), []));
+  protected readonly time = longTime;
   protected readonly history = computed(() => valueOr(this.loadedHistory(), []));
   /** Trips are told by their notes, which this device has: so is what was done to these. */
   protected readonly notes = computed(() => noteChanges(this.log()?.events ?? []).slice(0, MOST_NOTES));
@@ -225,6 +262,14 @@ export class BinView {
   protected erase(binned: Binned): void {
     this.erasing.set(null);
     binned.erase();
+  }
+
+  protected bringBackDamaged(row: SetAside): void {
+    this.run(this.service.bringBackDamaged(row), `${row.name || 'It'} is back, as far as it could be read.`);
+  }
+
+  protected forgetDamaged(row: SetAside): void {
+    this.run(this.service.forgetDamaged(row), `${row.name || 'It'} is gone.`);
   }
 
   protected bringBack(entry: HistoryEntry): void {

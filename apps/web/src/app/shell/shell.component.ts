@@ -10,7 +10,7 @@ import type { Write } from '../state/api.service';
 import { OutboxService, type Copied } from '../state/outbox.service';
 import { SettingsService } from '../state/settings.service';
 import { keeping$ } from '../state/store';
-import { catchError, concat, EMPTY, from, shareReplay, startWith, switchMap, timer } from 'rxjs';
+import { catchError, concat, EMPTY, firstValueFrom, from, shareReplay, startWith, switchMap, timer } from 'rxjs';
 import { AFTER_MS } from './ahead';
 import { ShortcutsComponent } from './shortcuts.component';
 
@@ -75,6 +75,22 @@ export class ShellComponent {
       { label: 'Only mine', act: () => send([{ ...write, from: copy.version }, removal]) },
       { label: 'Only theirs', act: () => send([removal]) },
     ]);
+  }
+
+  protected dayOf(at: string): string {
+    return new Date(at).toLocaleDateString('en', { dateStyle: 'medium' });
+  }
+
+  /** What the book holds is backed up first, so one press is enough. */
+  protected async goBack({ name, at }: NonNullable<BookNotice['backup']>): Promise<void> {
+    this.notices.say('Going back…');
+    try {
+      const { BackupsService } = await import('../state/backups.service');
+      await firstValueFrom(this.injector.get(BackupsService).restore(name), { defaultValue: null });
+      this.notices.say(`The book is as it was on ${this.dayOf(at)}. What it held since is a backup, too.`);
+    } catch (error) {
+      this.notices.say(`Not gone back. ${(error as Error).message}`);
+    }
   }
 
   protected takeDown({ id }: BookNotice): void {

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { BinEntry, HistoryEntry, type HistoryKind } from '@inky-shoal/core';
+import { BinEntry, HistoryEntry, SetAside, type HistoryKind } from '@inky-shoal/core';
 import { BehaviorSubject, combineLatest, type Observable, shareReplay, switchMap, tap } from 'rxjs';
 import * as z from 'zod';
 import { ApiService } from './api.service';
@@ -35,6 +35,8 @@ export class BackupsService {
   /** What was done lately, latest first. */
   readonly history$ = this.read('/history', z.array(HistoryEntry));
   readonly bin$ = this.read('/bin', z.array(BinEntry));
+  /** What was found damaged. */
+  readonly setAside$ = this.read('/set-aside', z.array(SetAside));
 
   /** Where the open book's archive is fetched. */
   get archiveAddress(): string {
@@ -69,6 +71,14 @@ export class BackupsService {
 
   erase({ kind, id }: BinEntry): Observable<unknown> {
     return this.done(this.api.send({ method: 'DELETE', path: this.inBin(kind, id) }));
+  }
+
+  bringBackDamaged({ row }: SetAside): Observable<unknown> {
+    return this.done(this.api.send({ method: 'POST', path: this.path(`/set-aside/${row}`), body: {} }));
+  }
+
+  forgetDamaged({ row }: SetAside): Observable<unknown> {
+    return this.done(this.api.send({ method: 'DELETE', path: this.path(`/set-aside/${row}`) }));
   }
 
   /** Erases a trip from the bin: at the server, and from there on every device. */
