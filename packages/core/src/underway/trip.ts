@@ -23,7 +23,7 @@ export interface Trip {
   /** Stretches in which one did not fish, in milliseconds; the last may still be open. */
   readonly pauses: readonly { readonly fromMs: number; readonly toMs: number | null }[];
   readonly review: TripEventOf<'review'> | null;
-  /** When it went to the bin, a UTC instant of that device's clock; null where it is not there. */
+  /** When it went to the bin, a UTC instant by the machine's clock, not the book's; null where it is not there. */
   readonly removedAt: string | null;
   /** Devices whose clocks jumped. */
   readonly wrongClocks: ReadonlySet<string>;
@@ -129,7 +129,7 @@ export function tripOf(events: readonly TripEvent[], tripId: string): Trip | nul
         review = event;
         break;
       case 'remove':
-        removedAt = event.at;
+        removedAt = new Date(Date.parse(event.at) - first.event.aheadMs).toISOString();
         break;
       case 'put-back':
         removedAt = null;

@@ -560,4 +560,12 @@ describe('what was done to notes and trips afterwards', () => {
     expect(tripOf(log.events, TRIP_ID)).toBeNull();
     expect(parse(TripEvents, JSON.parse(JSON.stringify(log.events))).ok).toBe(true);
   });
+
+  it('lies in the bin since the day of the machine, whatever day the book has', () => {
+    const log = new LogWriter();
+    const begun = log.begin();
+    const removal = log.add(9, { kind: 'remove' });
+    log.events[0] = { ...begun, aheadMs: 86_400_000 } as TripEvent;
+    expect(Date.parse(removal.at) - Date.parse(tripIn(log).removedAt ?? '')).toBe(86_400_000);
+  });
 });
