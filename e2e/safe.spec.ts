@@ -207,6 +207,12 @@ describe('a phone in the network', () => {
     });
     await page.goto(`${origin}/underway`);
     await says(page.locator('main'), 'This page starts with no signal, too.');
+    // The browser itself is asked whether it would install the page, and finds nothing against it.
+    const browser = await page.context().newCDPSession(page);
+    const { installabilityErrors } = await browser.send('Page.getInstallabilityErrors');
+    expect(installabilityErrors).toEqual([]);
+    const { url, errors } = await browser.send('Page.getAppManifest');
+    expect([url, errors]).toEqual([`${origin}/manifest.webmanifest`, []]);
 
     // Out of reach: the phone starts the page from what it kept, plans and logs.
     await api('/share', 'PUT', { on: false });
