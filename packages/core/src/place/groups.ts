@@ -144,8 +144,15 @@ function seasonDepthM(
   }
   let depthM = usualM;
   for (const { rule, degree } of moved) depthM *= 1 + degree * ((rule.effect[group] ?? 1) - 1);
-  const capM = interpolate(DEEPEST_BY_VISIBILITY_M, Math.sqrt(visibilityM * effectiveM));
+  const capM = deepestByVisibilityM(facts);
   return { depthM: Math.max(0.15, Math.min(depthM, capM)), capM };
+}
+
+/** The deepest that fish hold at this visibility, metres. */
+function deepestByVisibilityM(facts: Facts): number {
+  const visibilityM = facts.figure('visibilityM') ?? REFERENCE_VISIBILITY_M;
+  const effectiveM = facts.figure('effectiveVisibilityM') ?? visibilityM;
+  return interpolate(DEEPEST_BY_VISIBILITY_M, Math.sqrt(visibilityM * effectiveM));
 }
 
 /**
@@ -184,7 +191,7 @@ export function judgeGroups(light: number, facts: Facts, phases: ReadonlyMap<Pha
       id,
       share,
       ...(id in REGIME_DEPTH_M
-        ? { depthM: REGIME_DEPTH_M[id as RegimeGroup], capM: Infinity }
+        ? { depthM: REGIME_DEPTH_M[id as RegimeGroup], capM: deepestByVisibilityM(facts) }
         : seasonDepthM(id as SeasonGroup, phases, light, facts, depths)),
     })),
   };
@@ -241,10 +248,12 @@ export function groupAt(
   const [above, below] = BAND[id] ?? [BAND_ABOVE, BAND_BELOW];
   const wantedM = Math.min(depthM * (FORM_FACTOR[structure]?.[id] ?? 1), capM / (1 + below));
   const hangs = HANGS[id];
+  // What lies on the bottom lies no higher than the place begins; in dirty water it leaves it for what it can feel, higher.
+  const leastM = hangs ? 0.15 : Math.min(shallowestM * 1.1, capM / (1 + below));
   // What hangs may do so over any deeper bottom; over cover that is known to stand high it hangs above its top.
   const overCoverM = hangs && coverTopM !== undefined && coverTopM > 0.15 ? coverTopM * 0.9 : Infinity;
   const centreM = Math.min(
-    Math.max(wantedM, hangs ? 0.15 : shallowestM * 1.1),
+    Math.max(wantedM, leastM),
     deepestM / (1 + 0.5 * below),
     overCoverM,
   );
