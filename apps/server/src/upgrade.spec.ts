@@ -17,6 +17,9 @@ import { testServer, type TestServer } from './testing/running.js';
 const FIXTURES = join(process.cwd(), 'apps/server/fixtures');
 const versions = readdirSync(FIXTURES).flatMap((name) => /^book-engine-(.+)\.sqlite$/.exec(name)?.[1] ?? []);
 
+/** Engines that wrote books of older tables: those are changed when they are opened. */
+const OF_OLDER_TABLES = ['0.1.0', '0.2.0', '0.3.0', '0.4.0'];
+
 let server: TestServer | undefined;
 let dataDir: string;
 beforeEach(() => {
@@ -48,8 +51,7 @@ it.each(versions)('a book of engine %s opens with all that it held, backed up fi
   for (const { id } of plans) expect((await get<SavedPlan>(`/plans/${id}`)).plan.windows.length).toBeGreaterThan(1);
   expect((await get<{ notices: BookNotice[] }>('')).notices).toEqual([]);
   const { backups } = await get<{ backups: { reason: string }[] }>('/backups');
-  // This version's own book needs no migration.
-  expect(backups.some(({ reason }) => reason === 'before-migration')).toBe(version !== ENGINE_VERSION);
+  expect(backups.some(({ reason }) => reason === 'before-migration')).toBe(OF_OLDER_TABLES.includes(version));
 });
 
 it('a step that is cut off leaves the book as it was, and the next start goes on', async () => {
