@@ -33,8 +33,20 @@ export type FullConditions = Conditions & { [K in Assumed]-?: NonNullable<Condit
 export interface Assumption {
   readonly conditions: FullConditions;
   readonly assumed: Plan['assumed'];
-  /** Sharp change of the water over the last 48 hours, degrees Celsius, from the readings. */
+}
+
+/** What a day's readings tell of its water. */
+export interface ReadingTrend {
+  /** Degrees Celsius a day; undefined where they do not span one. */
+  readonly trendCPerDay: number | undefined;
+  /** Sharp change of the water over the last 48 hours, degrees Celsius. */
   readonly sharpChangeC: number;
+}
+
+/** What the readings up to noon of the day tell. */
+export function readingTrend({ readings = [], date, place }: Conditions): ReadingTrend {
+  const untilMs = noonMs(date, place.timeZone);
+  return { trendCPerDay: trendCPerDay(readings, untilMs), sharpChangeC: changeOver48hC(readings, untilMs) };
 }
 
 const quarter = (minutes: number): number => Math.round(minutes / 15) * 15;
@@ -59,8 +71,8 @@ function daylight({ sunriseMin, sunsetMin }: SunDay): NonNullable<Conditions['wi
   };
 }
 
-/** Fills what was not said and lists each filling with the value taken. A trend comes from the readings where they span a day. */
-export function assume(given: Conditions, sun: SunDay): Assumption {
+/** Fills what was not said and lists each filling with the value taken. The trend is that of the readings where they tell one. */
+export function assume(given: Conditions, sun: SunDay, trend: ReadingTrend): Assumption {
   const assumed: Plan['assumed'] = [];
   const take = <K extends keyof Conditions>(path: K, value: NonNullable<Conditions[K]>): NonNullable<Conditions[K]> => {
     const said = given[path];
@@ -70,16 +82,14 @@ export function assume(given: Conditions, sun: SunDay): Assumption {
     return value;
   };
   const inshore = given.discipline === 'inshore';
-  const { latitude, timeZone } = given.place;
-  const untilMs = noonMs(given.date, timeZone);
+  const { latitude } = given.place;
   const readings = given.readings ?? [];
-  const measuredTrend = trendCPerDay(readings, untilMs);
   const waterKind = take('waterKind', inshore ? 'estuary' : 'highland-reservoir');
   const usual = USUAL_PLACES[waterKind];
   const round = (value: number) => Math.round(value * 100) / 100;
   const tempTrendCPerDay =
     given.tempTrendCPerDay ??
-    measuredTrend ??
+    trend.trendCPerDay ??
     take('tempTrendCPerDay', round(climateTrendCPerDay(latitude, dayOfYear(given.date))));
   const coldestReading = Math.min(given.surfaceTempC, ...readings.map(({ surfaceTempC }) => surfaceTempC));
   const yearLowC = take('yearLowC', round(Math.min(climateLowC(latitude), coldestReading)));
@@ -112,5 +122,5 @@ export function assume(given: Conditions, sun: SunDay): Assumption {
     conditions.thermoclineM = take('thermoclineM', stratifies);
   }
   if (inshore && !conditions.tide) conditions.tide = take('tide', { stage: 'falling', hoursIntoStage: 2, rangeM: 0.5 });
-  return { conditions, assumed, sharpChangeC: changeOver48hC(readings, untilMs) };
+  return { conditions, assumed };
 }

@@ -2,9 +2,8 @@ import { nameOf } from '../contract/names.js';
 import type { CategoryId, Feedback } from '../contract/ids.js';
 import type { Plan } from '../contract/plan.js';
 import { inUnits, say, sayRange, type UnitSystem } from '../units/units.js';
-import type { SunDay } from '../day/sun.js';
 import type { DayWindow } from '../day/windows.js';
-import { judgeDay, type JudgedDay } from './judge.js';
+import { rejudge, type JudgedDay } from './judge.js';
 import { ANSWERS, TURNS } from './turns.js';
 import { firstChoice, type FirstChoice } from './window.js';
 
@@ -62,22 +61,22 @@ export const longestOf = <W extends Pick<DayWindow, 'fromMin' | 'toMin'>>(window
   windows.reduce((a, b) => (b.toMin - b.fromMin > a.toMin - a.fromMin ? b : a));
 
 /** Each turn of the day planned anew for its longest window. */
-function plannedTurns(day: JudgedDay, sun: SunDay, sharpChangeC: number, units: UnitSystem): PlannedTurn[] {
+function plannedTurns(day: JudgedDay): PlannedTurn[] {
+  const { units } = day;
   const longest = longestOf(day.windows);
   const degrees = units === 'us' ? '3 °F' : '1.7 °C';
   return TURNS.flatMap(({ id, when, change }): PlannedTurn[] => {
     const changed = change(day.conditions);
     if (!changed) return [];
-    const turned = judgeDay({ ...day.conditions, ...changed }, sun, sharpChangeC, units, day);
     const words = when.replace('{warmer}', `${degrees} warmer`).replace('{colder}', `${degrees} colder`);
-    return [{ rule: id, when: inUnits(words, units), first: firstChoice(turned, longest) }];
+    return [{ rule: id, when: inUnits(words, units), first: firstChoice(rejudge(day, changed), longest) }];
   });
 }
 
 /** What the turns of a day would want tied on first that the day as planned does not: for what is packed. */
-export function turnsOf(day: JudgedDay, sun: SunDay, sharpChangeC: number, units: UnitSystem): TurnAdvice[] {
+export function turnsOf(day: JudgedDay): TurnAdvice[] {
   const now = firstChoice(day, longestOf(day.windows));
-  return plannedTurns(day, sun, sharpChangeC, units).flatMap(({ rule, when, first }) =>
+  return plannedTurns(day).flatMap(({ rule, when, first }) =>
     first && first.category.id !== now?.category.id
       ? [{ rule, when, category: first.category.id, runDepthM: first.runDepthM }]
       : [],
@@ -88,14 +87,9 @@ export function turnsOf(day: JudgedDay, sun: SunDay, sharpChangeC: number, units
  * If-then cards: each turn of the day is planned anew, and told where it changes the advice.
  * @param now what is fished first in the longest window as planned
  */
-export function ifThenCards(
-  day: JudgedDay,
-  now: FirstChoice | null,
-  sun: SunDay,
-  sharpChangeC: number,
-  units: UnitSystem,
-): Plan['ifThen'] {
-  const cards = plannedTurns(day, sun, sharpChangeC, units).flatMap(({ rule, when, first }) => {
+export function ifThenCards(day: JudgedDay, now: FirstChoice | null): Plan['ifThen'] {
+  const { units } = day;
+  const cards = plannedTurns(day).flatMap(({ rule, when, first }) => {
     const then = difference(now, first, units) ?? (ALWAYS_ANSWERED.has(rule) && first ? standing(first, units) : null);
     return then ? [{ when, then, rule }] : [];
   });

@@ -1,7 +1,8 @@
+import type { Conditions } from '../contract/conditions.js';
 import { TIDE_STAGES, type Cover, type Light, type Phase } from '../contract/ids.js';
 import type { Plan, Reason } from '../contract/plan.js';
 import { dayCurve, type Moment } from '../day/curve.js';
-import { dayOfYear, yearMonth, type SunDay } from '../day/sun.js';
+import { dayOfYear, sunDay, yearMonth, type SunDay } from '../day/sun.js';
 import { tideAt } from '../day/tide.js';
 import { dayWindows, minutesOf, type DayWindow } from '../day/windows.js';
 import { judgeFood } from '../food/food.js';
@@ -13,11 +14,19 @@ import { judgeOverlays } from '../season/overlays.js';
 import { judgeSeason, type Season } from '../season/season.js';
 import type { UnitSystem } from '../units/units.js';
 import { judgeWater, type WaterJudgement } from '../water/clarity.js';
-import type { FullConditions } from './assume.js';
+import { assume, readingTrend, type FullConditions, type ReadingTrend } from './assume.js';
 
 /** The day as judged before any window is looked at: season, water, food, light. */
 export interface JudgedDay {
+  /** The conditions as they were given. */
+  readonly given: Conditions;
+  /** The conditions as they were judged, with what was assumed. */
   readonly conditions: FullConditions;
+  readonly assumed: Plan['assumed'];
+  readonly sun: SunDay;
+  readonly trend: ReadingTrend;
+  /** In which its reasons are told. */
+  readonly units: UnitSystem;
   readonly season: Season;
   readonly water: WaterJudgement;
   readonly phase: Plan['phase'];
@@ -105,17 +114,29 @@ function frontFacts(conditions: FullConditions, sharpChangeC: number): Known {
   return conditions.front === 'stable' && fall > 0 ? { 'front:post-frontal': fall * 0.6 } : {};
 }
 
+/** Judges what holds for the whole day, in the angler's order: season, water, food, light. */
+export function judgeDay(given: Conditions, units: UnitSystem): JudgedDay {
+  return judge(given, sunDay(given.date, given.place), readingTrend(given), units);
+}
+
 /**
- * Judges what holds for the whole day, in the angler's order: season, water, food, light.
- * @param before the same day as judged under other conditions: what does not depend on those is taken from it
+ * Judges a day anew as if it were other than given: what was assumed is assumed anew, the sun and what the readings told
+ * stay. The same as judging the changed conditions, and much faster.
+ * @param change of anything but the day, the place and the readings
  */
-export function judgeDay(
-  conditions: FullConditions,
-  sun: SunDay,
-  sharpChangeC: number,
-  units: UnitSystem,
-  before?: JudgedDay,
+export function rejudge(
+  day: JudgedDay,
+  change: Partial<Omit<Conditions, 'date' | 'place' | 'readings' | 'discipline'>>,
 ): JudgedDay {
+  return judge({ ...day.given, ...change }, day.sun, day.trend, day.units, day);
+}
+
+const sameWindow = (a: FullConditions['window'], b: FullConditions['window']): boolean =>
+  a.from === b.from && a.to === b.to;
+
+/** @param before the same day as judged under other conditions: what does not depend on those is taken from it */
+function judge(given: Conditions, sun: SunDay, trend: ReadingTrend, units: UnitSystem, before?: JudgedDay): JudgedDay {
+  const { conditions, assumed } = assume(given, sun, trend);
   const same = (...fields: (keyof FullConditions)[]) =>
     before !== undefined && fields.every((field) => before.conditions[field] === conditions[field]);
   const season =
@@ -132,7 +153,7 @@ export function judgeDay(
       yearMonth: yearMonth(conditions.place.latitude, dayOfYear(conditions.date)),
       moonFullness: sun.moonIlluminatedFraction,
     })
-    .with(frontFacts(conditions, sharpChangeC))
+    .with(frontFacts(conditions, trend.sharpChangeC))
     .with(season.facts)
     .with(phaseFacts)
     .with(water.facts);
@@ -144,7 +165,7 @@ export function judgeDay(
 
   const [fromMin, toMin] = [minutesOf(conditions.window.from), minutesOf(conditions.window.to)];
   const curve =
-    before && same('sky', 'window')
+    before && same('sky') && sameWindow(before.conditions.window, conditions.window)
       ? before.curve
       : dayCurve(conditions.place.latitude, sun, conditions.sky, fromMin, toMin);
   const { sunriseMin, noonMin } = sun;
@@ -153,7 +174,12 @@ export function judgeDay(
       ? [sunriseMin + shadSpawnEndsH(facts, conditions.sky) * 60]
       : [];
   return {
+    given,
     conditions,
+    assumed,
+    sun,
+    trend,
+    units,
     season,
     water,
     phase: season.phase,

@@ -1,7 +1,6 @@
 import type { Conditions } from '../contract/conditions.js';
 import type { Plan } from '../contract/plan.js';
 import { clockOf } from '../day/windows.js';
-import { sunDay, type SunDay } from '../day/sun.js';
 import { judgeCautions } from '../cautions/cautions.js';
 import { categoryOf } from '../presentation/categories.js';
 import { SCHOOL_MATTERS, SCHOOLS_OF_THE_DAY } from '../presentation/schools.js';
@@ -9,7 +8,6 @@ import type { SheetGroup } from '../place/place.js';
 import type { Facts } from '../rules/facts.js';
 import { degreeOf } from '../rules/fuzzy.js';
 import type { UnitSystem } from '../units/units.js';
-import { assume } from './assume.js';
 import { ifThenCards, longestOf, turnsOf, type TurnAdvice } from './if-then.js';
 import { judgeDay, type JudgedDay } from './judge.js';
 import { chooseForWindow, firstOf, groupsAt, tellWindow } from './window.js';
@@ -80,13 +78,8 @@ function schoolsUsed(day: JudgedDay, windows: Plan['windows']): Plan['schoolsUse
     .map(({ id, side, why }) => ({ id, side, why }));
 }
 
-function planJudged(
-  day: JudgedDay,
-  sun: SunDay,
-  sharpChangeC: number,
-  assumed: Plan['assumed'],
-  { units = 'us', presentations: most }: PlanOptions,
-): Plan {
+function planJudged(day: JudgedDay, most?: number): Plan {
+  const { units } = day;
   const chosen = day.windows.map((window) => chooseForWindow(day, window, units, { most }));
   const windows = chosen.map((each, index) => tellWindow(day, each, index, units));
   const longest = longestOf(day.windows);
@@ -97,34 +90,27 @@ function planJudged(
     clarity: day.clarity,
     food: day.food,
     windows,
-    ifThen: ifThenCards(day, now ? firstOf(now) : null, sun, sharpChangeC, units),
+    ifThen: ifThenCards(day, now ? firstOf(now) : null),
     cautions: judgeCautions(cautionFacts(day, windows), units),
     schoolsUsed: schoolsUsed(day, windows),
-    assumed,
+    assumed: day.assumed,
   };
-}
-
-/** The day judged, with the sun it was judged under and what was assumed. */
-function judgeGiven(given: Conditions, units: UnitSystem) {
-  const sun = sunDay(given.date, given.place);
-  const { conditions, assumed, sharpChangeC } = assume(given, sun);
-  return { sun, assumed, sharpChangeC, day: judgeDay(conditions, sun, sharpChangeC, units) };
 }
 
 /** Plans a day and gives what is needed to draw it. Conditions are checked already. */
 export function planDay(given: Conditions, { units = 'us' }: PlanOptions = {}): PlannedDay {
-  const { sun, assumed, sharpChangeC, day } = judgeGiven(given, units);
+  const day = judgeDay(given, units);
   const { visibilityM, thermoclineM, tempTrendCPerDay, maxDepthM } = day.conditions;
   const clock = (minutes: number | null) => (minutes === null ? null : clockOf(minutes));
   return {
-    plan: planJudged(day, sun, sharpChangeC, assumed, { units }),
+    plan: planJudged(day),
     moments: day.curve.map((moment) => ({
       minute: moment.minute,
       light: moment.light,
       groups: groupsAt(day, moment),
     })),
-    sunrise: clock(sun.sunriseMin),
-    sunset: clock(sun.sunsetMin),
+    sunrise: clock(day.sun.sunriseMin),
+    sunset: clock(day.sun.sunsetMin),
     visibilityM,
     thermoclineM: thermoclineM ?? null,
     tempTrendCPerDay,
@@ -137,12 +123,10 @@ export function planDay(given: Conditions, { units = 'us' }: PlanOptions = {}): 
  * and rig, if-then cards, cautions, and what was assumed. The same conditions always give the same plan.
  */
 export function makePlan(given: Conditions, options: PlanOptions = {}): Plan {
-  const { sun, assumed, sharpChangeC, day } = judgeGiven(given, options.units ?? 'us');
-  return planJudged(day, sun, sharpChangeC, assumed, options);
+  return planJudged(judgeDay(given, options.units ?? 'us'), options.presentations);
 }
 
 /** What the turns of a day would want tied on first that its plan does not name first. */
 export function turnAdvice(given: Conditions, units: UnitSystem): TurnAdvice[] {
-  const { sun, sharpChangeC, day } = judgeGiven(given, units);
-  return turnsOf(day, sun, sharpChangeC, units);
+  return turnsOf(judgeDay(given, units));
 }

@@ -2,10 +2,9 @@ import type { Conditions } from '../contract/conditions.js';
 import { LEVELS, SKIES, type ForageKind } from '../contract/ids.js';
 import { LIMITS } from '../contract/limits.js';
 import { nameOf } from '../contract/names.js';
-import { sunDay, type SunDay } from '../day/sun.js';
 import { figureOf, say, sayRange, symbolOf, type UnitSystem } from '../units/units.js';
-import { assume, type FullConditions } from './assume.js';
-import { judgeDay, type JudgedDay } from './judge.js';
+import type { FullConditions } from './assume.js';
+import { judgeDay, rejudge, type JudgedDay } from './judge.js';
 import { firstChoice, type FirstChoice } from './window.js';
 
 /** What tips the advice of a window: the smallest change of one condition that changes the first choice or the depth. */
@@ -155,18 +154,12 @@ export function tippingPoints(
   units: UnitSystem,
   onProgress?: (share: number) => void,
 ): TippingPoint[] {
-  const sun: SunDay = sunDay(given.date, given.place);
-  const { conditions, sharpChangeC } = assume(given, sun);
-  const day = judgeDay(conditions, sun, sharpChangeC, units);
+  const day = judgeDay(given, units);
   const window = day.windows[Number(windowId.slice(1)) - 1];
   const now = window && firstChoice(day, window);
   if (!window || !now) return [];
   const ask: Ask = (change, light) =>
-    firstChoice(
-      Object.keys(change).length ? judgeDay({ ...conditions, ...change }, sun, sharpChangeC, units, day) : day,
-      window,
-      light,
-    );
+    firstChoice(Object.keys(change).length ? rejudge(day, change) : day, window, light);
   const inside = day.curve.filter(({ minute }) => minute >= window.fromMin && minute <= window.toMin);
   const light = inside.reduce((sum, moment) => sum + moment.light, 0) / inside.length;
   const all = sliders(day, light, ask, units);

@@ -1,8 +1,6 @@
 import { CATEGORIES, COVERS, STRUCTURES, type CategoryId } from '../contract/ids.js';
 import { judgeDay } from '../plan/judge.js';
-import { assume } from '../plan/assume.js';
 import { planWindow, runDepthM, windowGrounds } from '../plan/window.js';
-import { sunDay } from '../day/sun.js';
 import { COVER_GROUND, STRUCTURE_DEPTH_M } from '../place/places.js';
 import { categoryDeepestM } from '../rig/reach.js';
 import { Facts, type Known } from '../rules/facts.js';
@@ -19,11 +17,7 @@ import { idealsOf, lossAt, QUESTION_IDS } from './questions.js';
 import { schoolsInForce } from './schools.js';
 import { explain, groundsOf, weighCategories } from './score.js';
 
-function judged(changes: Partial<ConditionsInput>) {
-  const conditions = day(changes);
-  const sun = sunDay(conditions.date, conditions.place);
-  return judgeDay(assume(conditions, sun).conditions, sun, 0, 'us');
-}
+const judged = (changes: Partial<ConditionsInput>) => judgeDay(day(changes), 'us');
 
 /** The categories of the first window with a catalogue of one's own. */
 function offered(changes: Partial<ConditionsInput>, catalogue: readonly Category[], most = 6) {

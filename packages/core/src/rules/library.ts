@@ -1,12 +1,10 @@
 import { CAUTION_RULES } from '../cautions/cautions.js';
 import type { Conditions } from '../contract/conditions.js';
-import { sunDay } from '../day/sun.js';
 import { FOOD_RULES } from '../food/rules.js';
 import { GROUP_DEPTH_RULES, GROUP_RULES, PLACE_GROUP_RULES, REGIME_GROUP_RULES } from '../place/group-rules.js';
 import { factsAt } from '../place/place.js';
 import { SPOT_RULES } from '../place/spot-rules.js';
 import { COVER_RULES, POSITION_RULES, STRUCTURE_RULES } from '../place/rules.js';
-import { assume } from '../plan/assume.js';
 import { judgeDay } from '../plan/judge.js';
 import { windowGrounds } from '../plan/window.js';
 import { OCCASION_RULES } from '../presentation/occasions/index.js';
@@ -74,15 +72,13 @@ export const ruleLibrary = (units: UnitSystem): LibraryRule[] =>
 
 /** How far every rule holds on a day, 0 to 1, at its most over the windows and their places; what does not is left out. */
 export function rulesToday(given: Conditions): Record<string, number> {
-  const sun = sunDay(given.date, given.place);
-  const { conditions, sharpChangeC } = assume(given, sun);
-  const day = judgeDay(conditions, sun, sharpChangeC, 'us');
+  const day = judgeDay(given, 'us');
   const grounds = windowGrounds(day).flatMap(({ facts, places }) => [
     facts,
     ...places.map((place) => factsAt(facts, place)),
   ]);
   const held: Record<string, number> = {};
-  const wrong = conditions.discipline === 'bass' ? INSHORE_PHASE_RULES : BASS_PHASE_RULES;
+  const wrong = given.discipline === 'bass' ? INSHORE_PHASE_RULES : BASS_PHASE_RULES;
   // What only a chart knows of a spot has no say in a plan.
   const silent = new Set<string>([...wrong, ...SPOT_RULES].map(({ id }) => id));
   for (const facts of [day.facts, ...grounds]) {

@@ -1,6 +1,4 @@
 import type { Conditions } from '../contract/conditions.js';
-import { sunDay } from '../day/sun.js';
-import { assume } from '../plan/assume.js';
 import { tideAboveM } from '../day/tide.js';
 import { judgeDay } from '../plan/judge.js';
 import { holdingModel } from './holding-model.js';
@@ -11,16 +9,14 @@ import type { SpotDay } from './spots.js';
  * for the day's first quarter hour and moves on from there. @param cellM side of the chart's cells
  */
 export function judgeSpots(given: Conditions, cellM: number): SpotDay {
-  const sun = sunDay(given.date, given.place);
-  const { conditions, sharpChangeC } = assume(given, sun);
-  const day = judgeDay(conditions, sun, sharpChangeC, 'us');
-  const { tide } = conditions;
+  const day = judgeDay(given, 'us');
+  const { tide } = day.conditions;
   const first = day.curve[0]?.minute ?? 0;
   const tideM = day.curve.map(({ minute }) => (tide ? tideAboveM(tide, minute - first) : 0));
   const highM = Math.max(...tideM);
   return {
     day,
-    sun,
+    sun: day.sun,
     latitude: given.place.latitude,
     models: day.curve.map(({ minute }, at) => holdingModel(day, minute, cellM, highM - (tideM[at] as number))),
     highM,
