@@ -44,12 +44,6 @@ export default {
         '^(\\.{1,2}/.*)\\.js$': '$1',
         '^@inky-shoal/core$': '<rootDir>/packages/core/src/index.ts',
         '^@inky-shoal/core/(.*)$': '<rootDir>/packages/core/src/$1/index.ts',
-        'planner\\.service$': '<rootDir>/apps/web/src/testing/planner.ts',
-        'seasoner\\.service$': '<rootDir>/apps/web/src/testing/seasoner.ts',
-        'chart-files\\.service$': '<rootDir>/apps/web/src/testing/chart-files.ts',
-        'charter\\.service$': '<rootDir>/apps/web/src/testing/charter.ts',
-        'finder\\.service$': '<rootDir>/apps/web/src/testing/finder.ts',
-        'rigger\\.service$': '<rootDir>/apps/web/src/testing/rigger.ts',
       },
     },
     {

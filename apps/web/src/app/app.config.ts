@@ -12,6 +12,7 @@ import { routes } from './app.routes';
 import { FetchAhead } from './shell/ahead';
 import { ViewTitle } from './shell/view-title';
 import { NoticeService } from './state/notice.service';
+import { START_WORKERS } from './state/start-workers';
 import { INKY_PRESET } from './ui/theme';
 
 /** The nonce that the server put into the page, for styles that are made at run time. */
@@ -19,6 +20,7 @@ const nonce = document.querySelector('[ngCspNonce]')?.getAttribute('ngCspNonce')
 
 export const appConfig: ApplicationConfig = {
   providers: [
+    ...START_WORKERS,
     provideZonelessChangeDetection(),
     provideHttpClient(withFetch()),
     provideRouter(

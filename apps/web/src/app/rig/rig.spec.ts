@@ -7,6 +7,7 @@ import { matchDay, type RigPlan } from '@inky-shoal/core/match';
 import { lurePreset, presetOf, type TackleDraft, type TackleItem } from '@inky-shoal/core/tackle';
 import { firstValueFrom, Subject } from 'rxjs';
 import { DayService } from '../state/day.service';
+import { rigApi } from '../state/rig-api';
 import { RigService } from '../state/rig.service';
 import { TackleService } from '../state/tackle.service';
 import { FieldsComponent, type FieldChange, type FieldSpec } from '../ui/fields.component';
@@ -307,6 +308,17 @@ describe('tackle from a file', () => {
     const { request } = http.expectOne(({ method }) => method === 'PUT');
     expect(request.body).toMatchObject([{ item: { name: 'A', category: 'popper' } }]);
   });
+  it('can be read again after the reader failed once', async () => {
+    const fixture = await shown(TackleImportComponent, { owned: OWNED });
+    jest.spyOn(rigApi, 'readTackle').mockImplementationOnce(() => {
+      throw new Error('broken');
+    });
+    await type(fixture, '#tackle-text', 'kind,name\nline,One\n');
+    expect(text(fixture)).toContain('could not be read, and the fault is ours');
+    await type(fixture, '#tackle-text', 'kind,name,material,test lb\nline,One,braid,20\n');
+    expect(text(fixture)).not.toContain('the fault is ours');
+  });
+
   it('goes in by batches, tells how many are in, and stops between two', async () => {
     const service = TestBed.inject(TackleService);
     const many = Array.from({ length: 1200 }, (_, at) => ({ ...(OWNED[0] as TackleItem), id: id(1000 + at) }));

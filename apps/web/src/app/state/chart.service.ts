@@ -175,15 +175,18 @@ export class ChartService {
         );
       }),
       startWith<Charted>({ state: 'reading' }),
-      catchError((error: Error) =>
-        concat(
+      catchError((error: Error) => {
+        // The worker may be gone, and the chart that was open with it.
+        this.onDesk = '';
+        this.ready = undefined;
+        return concat(
           of<Charted>({ state: 'failed', message: error.message }),
           this.back$.pipe(
             take(1),
             switchMap(() => this.open(water)),
           ),
-        ),
-      ),
+        );
+      }),
     );
   }
 

@@ -1,12 +1,14 @@
-import { Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import type { Found, foundOn } from '@inky-shoal/core/underway';
-import { defer, type Observable } from 'rxjs';
-import { finder } from './engine';
+import type { Observable } from 'rxjs';
+import { TRIP_FINDER_WORKER } from './workers';
 
 /** Asks what the notes of a trip say, in a worker of the page. */
 @Injectable({ providedIn: 'root' })
 export class FinderService {
+  private readonly worker = inject(TRIP_FINDER_WORKER);
+
   found(ask: Parameters<typeof foundOn>[0]): Observable<Found> {
-    return defer(() => finder().foundOn(ask));
+    return this.worker.ask((finder) => finder.foundOn(ask));
   }
 }

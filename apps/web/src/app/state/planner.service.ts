@@ -1,8 +1,8 @@
-import { Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import type { Conditions, LibraryRule, OtherSide, Plan, PlannedDay, TippingPoint, UnitSystem } from '@inky-shoal/core';
 import { proxy } from 'comlink';
-import { defer, from, map, merge, type Observable, Subject } from 'rxjs';
-import { engine } from './engine';
+import { finalize, map, merge, type Observable, Subject } from 'rxjs';
+import { PLANNER_WORKER } from './workers';
 
 /** How far a search has come, or what it found. */
 export type Tipping = { readonly share: number } | { readonly points: readonly TippingPoint[] };
@@ -10,39 +10,44 @@ export type Tipping = { readonly share: number } | { readonly points: readonly T
 /** Plans, and asks about plans, in a worker of the page. */
 @Injectable({ providedIn: 'root' })
 export class PlannerService {
+  private readonly worker = inject(PLANNER_WORKER);
+
   plan(conditions: Conditions, units: UnitSystem): Observable<PlannedDay> {
-    return defer(() => engine().planDay(conditions, { units }));
+    return this.worker.ask((planner) => planner.planDay(conditions, { units }));
   }
 
   /** What would tip the advice of a window; says how far it has come while it searches. */
   tipping(conditions: Conditions, windowId: string, units: UnitSystem): Observable<Tipping> {
-    return defer(() => {
-      const progress = new Subject<number>();
-      const found = engine().tippingPoints(
+    const progress = new Subject<number>();
+    const found = this.worker.ask((planner) =>
+      planner.tippingPoints(
         conditions,
         windowId,
         units,
         proxy((share: number) => progress.next(share)),
-      );
-      return merge(
-        progress.pipe(map((share): Tipping => ({ share }))),
-        from(found.finally(() => progress.complete())).pipe(map((points): Tipping => ({ points }))),
-      );
-    });
+      ),
+    );
+    return merge(
+      progress.pipe(map((share): Tipping => ({ share }))),
+      found.pipe(
+        map((points): Tipping => ({ points })),
+        finalize(() => progress.complete()),
+      ),
+    );
   }
 
   /** What anglers of other schools would do in a window. */
   others(conditions: Conditions, plan: Plan, windowId: string, units: UnitSystem): Observable<OtherSide[]> {
-    return defer(() => engine().othersWould(conditions, plan, windowId, units));
+    return this.worker.ask((planner) => planner.othersWould(conditions, plan, windowId, units));
   }
 
   /** Every rule of the engine, in words. */
   library(units: UnitSystem): Observable<LibraryRule[]> {
-    return defer(() => engine().ruleLibrary(units));
+    return this.worker.ask((planner) => planner.ruleLibrary(units));
   }
 
   /** How far each rule holds on a day; rules that do not are left out. */
   rulesToday(conditions: Conditions): Observable<Record<string, number>> {
-    return defer(() => engine().rulesToday(conditions));
+    return this.worker.ask((planner) => planner.rulesToday(conditions));
   }
 }

@@ -1,11 +1,11 @@
-import { Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import type { Conditions } from '@inky-shoal/core';
 import type { MatchOptions, RigPlan } from '@inky-shoal/core/match';
 import type { Calculated, CalculationName } from '@inky-shoal/core/mechanics';
 import type { TackleImport, TackleItem } from '@inky-shoal/core/tackle';
 import { proxy } from 'comlink';
-import { defer, from, map, merge, type Observable, Subject } from 'rxjs';
-import { rigging } from './engine';
+import { finalize, map, merge, type Observable, Subject } from 'rxjs';
+import { RIG_WORKER } from './workers';
 
 /** How far the reading of a file has come, or what it holds, or why it cannot be read. */
 export type TackleRead = { readonly share: number } | { readonly read: TackleImport | string };
@@ -13,26 +13,31 @@ export type TackleRead = { readonly share: number } | { readonly read: TackleImp
 /** Matches, reckons and reads tackle in a worker of the page. */
 @Injectable({ providedIn: 'root' })
 export class RiggerService {
+  private readonly worker = inject(RIG_WORKER);
+
   match(conditions: Conditions, owned: readonly TackleItem[], options: MatchOptions): Observable<RigPlan> {
-    return defer(() => rigging().matchDay(conditions, owned, options));
+    return this.worker.ask((rigs) => rigs.matchDay(conditions, owned, options));
   }
 
   calc(name: CalculationName, value: unknown): Observable<Calculated> {
-    return defer(() => rigging().calc(name, value));
+    return this.worker.ask((rigs) => rigs.calc(name, value));
   }
 
   read(text: string, owned: readonly TackleItem[]): Observable<TackleRead> {
-    return defer(() => {
-      const progress = new Subject<number>();
-      const read = rigging().readTackle(
+    const progress = new Subject<number>();
+    const read = this.worker.ask((rigs) =>
+      rigs.readTackle(
         text,
         owned,
         proxy((share: number) => progress.next(share)),
-      );
-      return merge(
-        progress.pipe(map((share): TackleRead => ({ share }))),
-        from(read.finally(() => progress.complete())).pipe(map((found): TackleRead => ({ read: found }))),
-      );
-    });
+      ),
+    );
+    return merge(
+      progress.pipe(map((share): TackleRead => ({ share }))),
+      read.pipe(
+        map((found): TackleRead => ({ read: found })),
+        finalize(() => progress.complete()),
+      ),
+    );
   }
 }

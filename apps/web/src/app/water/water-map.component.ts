@@ -15,7 +15,7 @@ import {
 import type { UnitSystem } from '@inky-shoal/core';
 import type { ChartFeature, ChartFrame, FeatureShape } from '@inky-shoal/core/chart';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
-import type { ChartPicture } from '../state/chart-table';
+import type { ChartPicture } from '../state/chart-api';
 import type { OpenChart } from '../state/chart.service';
 import type { Look } from '../state/settings.service';
 import { readInk } from '../ui/ink';

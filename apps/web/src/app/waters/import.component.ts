@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { say, type Reading, type Water } from '@inky-shoal/core';
 import {
@@ -8,10 +8,10 @@ import {
   type ReadingMapping,
   type TableReading,
 } from '@inky-shoal/core/formats';
-import { Subject, switchMap, tap } from 'rxjs';
+import { catchError, of, Subject, switchMap, tap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { Clock } from '../state/book.service';
-import type { TableRead } from '../state/table.worker';
+import type { TableRead } from '../state/table-api';
 import { NoticeService } from '../state/notice.service';
 import { SeasonerService } from '../state/seasoner.service';
 import { SettingsService } from '../state/settings.service';
@@ -20,6 +20,7 @@ import { localInput } from '../ui/local-time';
 
 const MOST_FILE_BYTES = 8e6;
 const PREVIEWED = 6;
+const NOT_READ = 'The readings could not be read, and the fault is ours. Try it again.';
 const PROBLEMS_SHOWN = 8;
 
 const ROLE_NAMES: Readonly<Record<ColumnRole, string>> = {
@@ -80,10 +81,13 @@ export class ImportComponent {
   protected readonly ready = computed(() => this.fresh().length > 0 && (!this.bad().length || this.agreed()));
 
   constructor() {
+    inject(DestroyRef).onDestroy(() => this.seasoner.restTables());
     this.read$
       .pipe(
         tap(() => this.busy.set(true)),
-        switchMap((mapping) => this.seasoner.table(this.text(), this.context(), mapping)),
+        switchMap((mapping) =>
+          this.seasoner.table(this.text(), this.context(), mapping).pipe(catchError(() => of(NOT_READ))),
+        ),
         takeUntilDestroyed(),
       )
       .subscribe((read) => {

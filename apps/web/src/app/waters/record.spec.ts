@@ -4,6 +4,7 @@ import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Reading, Water } from '@inky-shoal/core';
 import { RulesView } from '../rules/rules.view';
+import { tableApi } from '../state/table-api';
 import { ImportComponent } from './import.component';
 import { ReadingFormComponent } from './reading-form.component';
 import { ZonesComponent } from './zones.component';
@@ -109,6 +110,18 @@ describe('several readings at once', () => {
     expect(it.text).toContain('1 reading to add, 1 left out');
     await it.type('#import-text', '\n\n');
     expect(it.find('.end .act').hasAttribute('disabled')).toBe(true);
+  });
+
+  it('can be read again after the reader failed once', async () => {
+    const it = await shown();
+    jest.spyOn(tableApi, 'readText').mockImplementationOnce(() => {
+      throw new Error('broken');
+    });
+    await it.type('#import-text', 'date,temp C\n2027-03-01,8\n');
+    expect(it.text).toContain('could not be read, and the fault is ours');
+    await it.type('#import-text', 'date,temp C\n2027-03-01,8.5\n');
+    expect(it.text).not.toContain('the fault is ours');
+    expect(it.text).toContain('8.5');
   });
 
   it('ask whether the other unit was meant', async () => {

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import type { TackleImport, TackleItem } from '@inky-shoal/core/tackle';
-import { Subject, switchMap } from 'rxjs';
+import { catchError, of, Subject, switchMap } from 'rxjs';
 import { NoticeService } from '../../state/notice.service';
-import { RiggerService } from '../../state/rigger.service';
+import { RiggerService, type TackleRead } from '../../state/rigger.service';
 import { SettingsService } from '../../state/settings.service';
 import { TackleService } from '../../state/tackle.service';
 import { sayItem } from '../rig-words';
@@ -11,6 +11,7 @@ import { sayItem } from '../rig-words';
 /** Larger files are refused before they are read. */
 const MOST_FILE_BYTES = 8_000_000;
 const SHOWN = 8;
+const NOT_READ = 'The file could not be read, and the fault is ours. Try it again.';
 
 /** Tackle from a CSV file: what it holds is told before anything is taken in. */
 @Component({
@@ -58,7 +59,9 @@ export class TackleImportComponent {
   constructor() {
     this.texts
       .pipe(
-        switchMap((text) => this.rigger.read(text, this.owned())),
+        switchMap((text) =>
+          this.rigger.read(text, this.owned()).pipe(catchError(() => of<TackleRead>({ read: NOT_READ }))),
+        ),
         takeUntilDestroyed(),
       )
       .subscribe((told) => {

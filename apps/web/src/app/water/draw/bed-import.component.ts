@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Water } from '@inky-shoal/core';
 import {
@@ -9,7 +9,7 @@ import {
   type BedUnit,
 } from '@inky-shoal/core/formats/bathymetry';
 import { finalize, type Observable, type Subscription } from 'rxjs';
-import type { BedRead, LaidChart } from '../../state/chart-files-table';
+import type { BedRead, LaidChart } from '../../state/chart-files-api';
 import { ChartFilesService, type Going } from '../../state/chart-files.service';
 import { ChartService } from '../../state/chart.service';
 import { NoticeService } from '../../state/notice.service';
@@ -40,6 +40,12 @@ export class BedImportComponent {
   private readonly charts = inject(ChartService);
   private readonly notices = inject(NoticeService);
   private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
+
+  constructor() {
+    // What was read is large, and of no use without this form.
+    inject(DestroyRef).onDestroy(() => this.files.rest());
+  }
+
   readonly water = input.required<Water>();
 
   private work: Subscription | undefined;

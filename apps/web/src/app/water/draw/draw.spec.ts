@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import { provideHttpClient } from '@angular/common/http';
+import { type HttpRequest, provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting, type TestRequest } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
@@ -389,8 +389,8 @@ describe('a chart from a file', () => {
     const head = `ncols 30\nnrows 30\nxllcorner ${westM}\nyllcorner ${northM - 300}\ncellsize 10\n`;
     return `${head}${rows.map(change).join('\n')}\n`;
   };
-  const bedRequest = () =>
-    http.expectOne(({ url, method }) => method === 'PUT' && url.startsWith(`${PATH}/bed?frame=`));
+  const isBed = ({ url, method }: HttpRequest<unknown>) => method === 'PUT' && url.startsWith(`${PATH}/bed?frame=`);
+  const bedRequest = () => http.expectOne(isBed);
 
   it('is told and laid, is read otherwise by choice, takes the place of the old one, and gives it back', async () => {
     const fixture = await open();
@@ -417,7 +417,10 @@ describe('a chart from a file', () => {
     await until(fixture, () => notices.at(-1) === 'The chart of Test lake is in.');
     http.match(PATH).forEach((each) => each.flush({ chart: FRAME, features: [RAMP] }));
     TestBed.inject(NoticeService).undo();
-    const back = bedRequest();
+    // It is packed first.
+    let back: TestRequest | undefined;
+    await until(fixture, () => !!(back ??= http.match(isBed)[0]));
+    if (!back) throw new Error('not put back');
     expect(decodeURIComponent(back.request.url)).toContain(`"cols":${COLS}`);
     back.flush({});
   });

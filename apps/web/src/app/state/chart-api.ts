@@ -1,6 +1,7 @@
 import type { UnitSystem } from '@inky-shoal/core';
 import type { ChartFrame, ReadingStep } from '@inky-shoal/core/chart';
 import { ChartDesk, type ChartDay, type PlacedSpot, type RunAsk, type SpotFilter } from '@inky-shoal/core/spots';
+import { transfer } from 'comlink';
 import {
   depthLines,
   heatPixels,
@@ -23,14 +24,17 @@ export interface HourPicture {
   readonly tideM: number;
 }
 
-/** The desk with the chart that lies on it now, and what is drawn of it. */
-export class ChartTable {
-  private desk: ChartDesk | undefined;
+/**
+ * The chart that is open, and what is drawn of it, beside the page: reading four million cells takes seconds and must not
+ * hold it up. Pictures are made ready to be drawn here, and all that is large is handed over instead of copied.
+ */
+export class ChartApi {
+  private chart: ChartDesk | undefined;
 
   /** @param readM a level under which the bed is read at once */
   open(frame: ChartFrame, bed: Uint8Array, readM?: number, begin?: (step: ReadingStep) => void): void {
-    this.desk = new ChartDesk(frame, bed);
-    if (readM !== undefined) this.desk.read(readM, begin);
+    this.chart = new ChartDesk(frame, bed);
+    if (readM !== undefined) this.chart.read(readM, begin);
   }
 
   prepare(day: ChartDay, begin?: (step: ReadingStep) => void) {
@@ -39,13 +43,18 @@ export class ChartTable {
   }
 
   /** Depths are those of a minute: on tidal water they change with it. */
-  tint(tints: Tints, minute: number): ChartPicture {
+  async tint(tints: Tints, minute: number): Promise<ChartPicture> {
     const { opened } = this;
-    return tintPixels(opened.grid, opened.depthsAt(minute), tints, (cell) => opened.isGuess(cell));
+    const pixels = tintPixels(opened.grid, opened.depthsAt(minute), tints, (cell) => opened.isGuess(cell));
+    return handedOver(await this.drawn(pixels));
   }
 
   contours(depthsM: readonly number[], minute: number, window: ChartWindow) {
-    return depthLines(this.opened.grid, this.opened.depthsAt(minute), depthsM, window);
+    const lines = depthLines(this.opened.grid, this.opened.depthsAt(minute), depthsM, window);
+    return transfer(
+      lines,
+      lines.flatMap(({ points, ends }) => [points.buffer as ArrayBuffer, ends.buffer as ArrayBuffer]),
+    );
   }
 
   soundings(everyCells: number, minute: number, window: ChartWindow) {
@@ -53,9 +62,10 @@ export class ChartTable {
   }
 
   /** An hour's places and its picture in a colour. */
-  scanAt(minute: number, filter: SpotFilter, units: UnitSystem, colour: Rgb): HourPicture {
+  async scanAt(minute: number, filter: SpotFilter, units: UnitSystem, colour: Rgb): Promise<HourPicture> {
     const { heat, ...found } = this.opened.scanAt(minute, filter, units);
-    return { ...found, minute, heat: heatPixels(heat, colour) };
+    const picture = await this.drawn(heatPixels(heat, colour));
+    return transfer({ ...found, minute, heat: picture }, handles(picture));
   }
 
   /** The best places of an hour alone. */
@@ -75,13 +85,18 @@ export class ChartTable {
     return this.opened.run(ask);
   }
 
-  /** Columns and rows of the chart. */
-  get size(): { readonly cols: number; readonly rows: number } {
-    return this.opened.grid;
+  private drawn(pixels: Uint8ClampedArray<ArrayBuffer>): Promise<ChartPicture> {
+    if (typeof createImageBitmap !== 'function') return Promise.resolve(pixels);
+    const { cols, rows } = this.opened.grid;
+    return createImageBitmap(new ImageData(pixels, cols, rows));
   }
 
   private get opened(): ChartDesk {
-    if (!this.desk) throw new Error('No chart is open');
-    return this.desk;
+    if (!this.chart) throw new Error('No chart is open');
+    return this.chart;
   }
 }
+
+const handles = (picture: ChartPicture): Transferable[] =>
+  picture instanceof Uint8ClampedArray ? [picture.buffer] : [picture];
+const handedOver = (picture: ChartPicture): ChartPicture => transfer(picture, handles(picture));

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { plannerApi } from './planner-api';
+
+expose(plannerApi);

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { tripFinderApi } from './trip-finder-api';
+
+expose(tripFinderApi);

@@ -1,0 +1,58 @@
+import { gzipSync } from 'node:zlib';
+import type { Provider } from '@angular/core';
+import type { Remote } from 'comlink';
+import { defer, from, type Observable, Subject, takeUntil } from 'rxjs';
+import type { WorkerHandle } from '../app/state/worker-handle';
+import {
+  CHART_FILES_WORKER,
+  CHART_WORKER,
+  PLANNER_WORKER,
+  RIG_WORKER,
+  TABLE_WORKER,
+  TRIP_FINDER_WORKER,
+} from '../app/state/workers';
+
+/** What a worker of the page does, done in the page itself, which has no workers in tests: the same code answers. */
+class InPage<Api extends object> implements WorkerHandle<Api> {
+  private api: Promise<Api> | undefined;
+  private readonly stopped = new Subject<void>();
+
+  constructor(private readonly load: () => Promise<Api>) {}
+
+  ask<Answer>(question: (api: Remote<Api>) => Answer): Observable<Awaited<Answer>> {
+    // As from a worker: what is thrown comes back as a promise that fails.
+    const asked = async () => question((await (this.api ??= this.load())) as unknown as Remote<Api>);
+    return defer(() => from(asked() as Promise<Awaited<Answer>>).pipe(takeUntil(this.stopped)));
+  }
+
+  rest(): void {
+    this.api = undefined;
+  }
+
+  stop(): void {
+    this.api = undefined;
+    this.stopped.next();
+  }
+}
+
+const inPage =
+  <Api extends object>(load: () => Promise<Api>) =>
+  () =>
+    new InPage(load);
+const gzip = (bytes: Uint8Array) => Promise.resolve(new Uint8Array(gzipSync(bytes)));
+
+/** The workers of the page for tests; what they do is loaded when it is first asked. */
+export const WORKERS_IN_PAGE: Provider[] = [
+  { provide: PLANNER_WORKER, useFactory: inPage(() => import('../app/state/planner-api').then((at) => at.plannerApi)) },
+  { provide: TABLE_WORKER, useFactory: inPage(() => import('../app/state/table-api').then((at) => at.tableApi)) },
+  { provide: RIG_WORKER, useFactory: inPage(() => import('../app/state/rig-api').then((at) => at.rigApi)) },
+  { provide: CHART_WORKER, useFactory: inPage(() => import('../app/state/chart-api').then((at) => new at.ChartApi())) },
+  {
+    provide: CHART_FILES_WORKER,
+    useFactory: inPage(() => import('../app/state/chart-files-api').then((at) => new at.ChartFilesApi(gzip))),
+  },
+  {
+    provide: TRIP_FINDER_WORKER,
+    useFactory: inPage(() => import('../app/state/trip-finder-api').then((at) => at.tripFinderApi)),
+  },
+];
