@@ -1,5 +1,5 @@
 import { CATEGORIES, Conditions, makePlan } from '@inky-shoal/core';
-import { matchTackle } from '@inky-shoal/core/match';
+import { matchTackle } from '@inky-shoal/core/tackle/match';
 import { calculate } from '@inky-shoal/core/mechanics';
 import { lurePreset, presetOf, readTackleCsv, searchTackle, tackleIndex, tackleToCsv } from '@inky-shoal/core/tackle';
 import { DEMO } from '@inky-shoal/demo';

@@ -528,7 +528,7 @@ const fuzzedFaults = () =>
       const odd = () => pick([uuid(), water, 'x', '%00', '..%2f', '1'.repeat(300), '%F0%9F%92%A7']);
       const path = pick(ROUTES)
         .replaceAll('ID', odd)
-        .replace('JSON', () => encodeURIComponent(JSON.stringify(oddValue()).slice(0, 1500)));
+        .replace('JSON', () => encodeURIComponent(JSON.stringify(oddValue()).slice(0, 1500).toWellFormed()));
       const [body, type] = method === 'GET' ? [undefined, 'application/json'] : oddBody();
       // Sharing is not turned on by chance, and a backup a hundred times over is no fault.
       if ((path === '/api/share' && method === 'PUT') || (path.endsWith('/backups') && method === 'POST')) continue;

@@ -1,4 +1,4 @@
-import { nextMove } from '@inky-shoal/core/evidence';
+import { nextMove } from '@inky-shoal/core/underway/evidence';
 import { compareDays, drawWorld } from '@inky-shoal/demo/underway';
 import { pageRows } from './underway-page.mjs';
 

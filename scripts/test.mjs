@@ -10,6 +10,13 @@ const CHECKS = [
   ['types', ...bin('typescript/bin/tsc'), '-p', 'tsconfig.check.json'],
   ['types of the page', ...bin('typescript/bin/tsc'), '-p', 'apps/web/tsconfig.spec.json', '--noEmit'],
   ['lint and boundaries', ...bin('eslint/bin/eslint.js'), '.', '--max-warnings=0'],
+  [
+    'the order of imports',
+    ...bin('dependency-cruiser/bin/dependency-cruise.mjs'),
+    '--config',
+    '.dependency-cruiser.mjs',
+    ...['packages/core/src', 'apps/server/src', 'apps/web/src/app', 'demo/src'],
+  ],
   ['what the demo has written down', process.execPath, 'demo/dist/make-charts.js', '--check'],
   ['formatting', ...bin('prettier/bin/prettier.cjs'), '--check', '--log-level=warn', '.'],
 ];

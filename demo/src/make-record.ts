@@ -6,7 +6,7 @@ import { toWritten } from './written.js';
 /** Writes the demo's record from the simulation, or with --check says whether what is written is what it gives. */
 const file = new URL('../src/data/record.ts', import.meta.url);
 const rows = demoReadings(Date.parse(DEMO_NOW)).map((reading) => `  ${JSON.stringify(toWritten(reading))},`);
-const text = `import type { WrittenReading } from '../written.js';
+const text = `import type { WrittenReading } from '../written-reading.js';
 
 /** Made from the simulation by make-record.ts: not to be edited by hand. */
 export const RECORD: readonly WrittenReading[] = [

@@ -1,17 +1,6 @@
 import type { Reading } from '@inky-shoal/core';
 import { RECORD } from './data/record.js';
-
-/** A reading as the data file writes it. */
-export type WrittenReading = readonly [
-  id: string,
-  waterId: string,
-  zoneId: string,
-  at: string,
-  surfaceTempC: number,
-  visibilityM: number | null,
-  /** Depths in metres with their temperatures. */
-  profile?: readonly (readonly [depthM: number, tempC: number])[],
-];
+import type { WrittenReading } from './written-reading.js';
 
 /** A reading as a row of the data file. */
 export const toWritten = ({ id, waterId, zoneId, at, surfaceTempC, visibilityM, profile }: Reading): WrittenReading => {

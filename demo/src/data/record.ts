@@ -1,4 +1,4 @@
-import type { WrittenReading } from '../written.js';
+import type { WrittenReading } from '../written-reading.js';
 
 /** Made from the simulation by make-record.ts: not to be edited by hand. */
 export const RECORD: readonly WrittenReading[] = [

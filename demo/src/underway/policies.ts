@@ -7,7 +7,7 @@ import {
   Z80,
   type Block,
   type Candidate,
-} from '@inky-shoal/core/evidence';
+} from '@inky-shoal/core/underway/evidence';
 import { seeded } from '../random.js';
 import type { World } from './world.js';
 

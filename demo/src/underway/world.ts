@@ -1,4 +1,4 @@
-import type { Block, Candidate, EvidenceAttribute } from '@inky-shoal/core/evidence';
+import type { Block, Candidate, EvidenceAttribute } from '@inky-shoal/core/underway/evidence';
 import type { CategoryId, Cover, Role, Structure } from '@inky-shoal/core';
 import { normal, seeded } from '../random.js';
 

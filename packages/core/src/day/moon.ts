@@ -1,5 +1,5 @@
 import { MoonPhase, SearchMoonPhase } from 'astronomy-engine';
-import { dateOf, dayNumber } from '../season/calendar.js';
+import { dateOf, dayNumber } from './calendar.js';
 
 const DAY_MS = 86_400_000;
 const NOON_MS = DAY_MS / 2;

@@ -1,5 +1,5 @@
 import type { GaugeDay, GaugeHours, WeatherDay, WeatherHours } from '../contract/outside.js';
-import { dateOf, localTimes } from '../season/calendar.js';
+import { dateOf, localTimes } from '../day/calendar.js';
 
 const HOUR_MS = 3_600_000;
 /** A day with fewer hours than this says too little of its mean. */

@@ -1,6 +1,6 @@
 import { above, all, any, anyOf, below, is, not } from '../rules/fuzzy.js';
 import type { Rule } from '../rules/rule.js';
-import type { GroupId } from './group-ids.js';
+import type { GroupId } from '../rules/vocabulary.js';
 
 /** A figure a group: log-weights where rules vote, factors where they move depths, shares where a regime draws fish. */
 export type GroupVotes = Partial<Record<GroupId, number>>;

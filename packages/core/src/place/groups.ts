@@ -4,7 +4,7 @@ import { depthOfLightM } from '../day/light.js';
 import type { Facts } from '../rules/facts.js';
 import { interpolate } from '../rules/fuzzy.js';
 import { fire, tally, type Fired } from '../rules/rule.js';
-import { GROUP_IDS, type GroupId } from './group-ids.js';
+import { GROUP_IDS, type GroupId } from '../rules/vocabulary.js';
 import { GROUP_DEPTH_RULES, GROUP_RULES, REGIME_GROUP_RULES, type GroupVotes } from './group-rules.js';
 import { COVER_DEEPEST_M, STRUCTURE_DEPTH_M } from './places.js';
 
@@ -252,11 +252,7 @@ export function groupAt(
   const leastM = hangs ? 0.15 : Math.min(shallowestM * 1.1, capM / (1 + below));
   // What hangs may do so over any deeper bottom; over cover that is known to stand high it hangs above its top.
   const overCoverM = hangs && coverTopM !== undefined && coverTopM > 0.15 ? coverTopM * 0.9 : Infinity;
-  const centreM = Math.min(
-    Math.max(wantedM, leastM),
-    deepestM / (1 + 0.5 * below),
-    overCoverM,
-  );
+  const centreM = Math.min(Math.max(wantedM, leastM), deepestM / (1 + 0.5 * below), overCoverM);
   const tooShallow = Math.max(0, Math.log(wantedM / Math.max(0.1, deepestM)));
   // Driven up over the cover they are fewer than where they may hang as deep as they like.
   const drivenUp = Math.max(0, Math.log(wantedM / Math.max(0.1, overCoverM)));

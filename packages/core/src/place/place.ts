@@ -4,7 +4,7 @@ import { slotOf, type Facts } from '../rules/facts.js';
 import { mentions } from '../rules/fuzzy.js';
 import { fire, ranked, reasonsOf, strongest, tally, type Fired, type Rule } from '../rules/rule.js';
 import type { UnitSystem } from '../units/units.js';
-import { GROUP_IDS, type GroupId } from './group-ids.js';
+import { GROUP_IDS, type GroupId } from '../rules/vocabulary.js';
 import { PLACE_GROUP_RULES, type GroupVotes } from './group-rules.js';
 import { groupAt, positionsOf, type Group, type JudgedGroups } from './groups.js';
 import { COVER_GROUND, COVER_HARDLY_AT, HARDLY_AT_COST } from './places.js';

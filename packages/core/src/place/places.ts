@@ -1,4 +1,5 @@
 import type { Cover, Structure, WaterKind } from '../contract/ids.js';
+import type { Ground } from '../rules/vocabulary.js';
 
 /** Depths, in metres, at which each structure can hold fish. */
 export const STRUCTURE_DEPTH_M: Record<Structure, readonly [number, number]> = {
@@ -33,10 +34,7 @@ export const STRUCTURE_DEPTH_M: Record<Structure, readonly [number, number]> = {
   'marsh-point': [0.2, 1.8],
 };
 
-/** What the lure must come through, by cover; `mat` is what closes the surface. */
-export const GROUNDS = ['rock', 'wood', 'grass', 'mat', 'open', 'shell'] as const;
-export type Ground = (typeof GROUNDS)[number];
-
+/** What the lure must come through, by cover. */
 export const COVER_GROUND: Record<Cover, Ground> = {
   'chunk-rock': 'rock',
   'mixed-rock': 'rock',

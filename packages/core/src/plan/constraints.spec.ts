@@ -1,6 +1,6 @@
 import type { ConditionsInput } from '../contract/conditions.js';
 import type { Plan, Presentation } from '../contract/plan.js';
-import { categoryOf } from '../presentation/categories.js';
+import { categoryOf } from '../lures/categories.js';
 import { day } from '../testing/days.js';
 import { makePlan } from './make-plan.js';
 

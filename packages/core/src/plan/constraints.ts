@@ -1,5 +1,5 @@
 import type { Reason } from '../contract/plan.js';
-import type { Category } from '../presentation/category.js';
+import type { Category } from '../lures/category.js';
 import { inOrder, roleBeside, type Chosen } from '../presentation/choose.js';
 import type { Weighed } from '../presentation/score.js';
 import type { Facts } from '../rules/facts.js';

@@ -2,7 +2,7 @@ import type { Conditions } from '../contract/conditions.js';
 import type { Plan } from '../contract/plan.js';
 import { clockOf } from '../day/windows.js';
 import { judgeCautions } from '../cautions/cautions.js';
-import { categoryOf } from '../presentation/categories.js';
+import { categoryOf } from '../lures/categories.js';
 import { SCHOOL_MATTERS, SCHOOLS_OF_THE_DAY } from '../presentation/schools.js';
 import type { SheetGroup } from '../place/place.js';
 import type { Facts } from '../rules/facts.js';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { ConditionsInput } from '../contract/conditions.js';
 import { COVERS, FRONTS, LEVELS, SKIES, STRUCTURES, WATER_KINDS, type CategoryId } from '../contract/ids.js';
 import { Plan } from '../contract/plan.js';
-import { categoryOf } from '../presentation/categories.js';
+import { categoryOf } from '../lures/categories.js';
 import { anyConditions } from '../testing/any-conditions.js';
 import { day } from '../testing/days.js';
 import { makePlan, planDay, type SheetMoment } from './make-plan.js';

@@ -1,10 +1,11 @@
 import { FORAGE_KINDS, type ForageKind } from '../contract/ids.js';
 import type { Holding, Range } from '../contract/plan.js';
 import type { HoldingPlace } from '../place/place.js';
-import { COVER_GROUND, type Ground } from '../place/places.js';
+import { COVER_GROUND } from '../place/places.js';
+import type { Ground } from '../rules/vocabulary.js';
 import { slotOf, type Facts } from '../rules/facts.js';
 import { trapezoid } from '../rules/fuzzy.js';
-import type { Category, Traits, Trapezoid } from './category.js';
+import type { Category, Traits, Trapezoid } from '../lures/category.js';
 import type { QuestionId } from './questions.js';
 
 /** Speeds in m/s that stand for pace 0 and 1. */

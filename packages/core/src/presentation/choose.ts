@@ -1,6 +1,6 @@
 import type { Role } from '../contract/ids.js';
-import type { GroupId } from '../place/group-ids.js';
-import type { Category, HowFished } from './category.js';
+import type { GroupId, WayFished } from '../rules/vocabulary.js';
+import type { Category } from '../lures/category.js';
 import { likeness } from './likeness.js';
 import type { Weighed } from './score.js';
 
@@ -14,7 +14,7 @@ export interface Chosen {
  * How much of a lure of each way of fishing is enough: what a second of the same way loses, in log-weight, and a third
  * on top. Four on top in one window are one answer four times; two that are swum may be two.
  */
-const SAME_WAY_COST: Readonly<Record<HowFished, readonly [second: number, third: number]>> = {
+const SAME_WAY_COST: Readonly<Record<WayFished, readonly [second: number, third: number]>> = {
   top: [1.6, 3.5],
   swum: [0.7, 1.6],
   cranked: [0.8, 1.8],

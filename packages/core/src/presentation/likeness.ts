@@ -1,5 +1,5 @@
 import { answersOf } from './aspects.js';
-import type { Category, Traits } from './category.js';
+import type { Category, Traits } from '../lures/category.js';
 
 const TRAITS: readonly (keyof Traits)[] = [
   'coverage',

@@ -1,7 +1,8 @@
 import type { Reason } from '../contract/plan.js';
 import { factsAt, type HoldingPlace } from '../place/place.js';
-import { COVER_GROUND, GROUNDS, type Ground } from '../place/places.js';
-import { runsWithin } from '../rig/reach.js';
+import { COVER_GROUND } from '../place/places.js';
+import { GROUNDS, type Ground } from '../rules/vocabulary.js';
+import { runsWithin } from '../lures/reach.js';
 import type { Facts } from '../rules/facts.js';
 import { mentions, type Judge } from '../rules/fuzzy.js';
 import { holds, judgeOfRule, reasonOf, strongest } from '../rules/rule.js';
@@ -21,8 +22,8 @@ import {
   type Eaten,
   type WaterFit,
 } from './aspects.js';
-import type { Category } from './category.js';
-import { formsOf, type LureForm } from './forms.js';
+import type { Category } from '../lures/category.js';
+import { formsOf, type LureForm } from '../lures/forms.js';
 import { occasionsOf, type LureOccasions, type Occasion } from './occasions/index.js';
 import { idealsOf, lossAt, QUESTIONS, type Ideal } from './questions.js';
 

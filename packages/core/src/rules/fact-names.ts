@@ -1,6 +1,5 @@
 import type * as ids from '../contract/ids.js';
-import type { HowFished } from '../presentation/category.js';
-import type { GroupId } from '../place/group-ids.js';
+import type { Ground, GroupId, WayFished } from './vocabulary.js';
 
 /** Measured or derived figures, each with its unit in its name. */
 export type QuantityName =
@@ -67,14 +66,14 @@ export type DegreeName =
   | `light:${ids.Light}`
   | `structure:${ids.Structure}`
   | `cover:${ids.Cover}`
-  | `ground:${'rock' | 'wood' | 'grass' | 'mat' | 'open' | 'shell'}`
+  | `ground:${Ground}`
   | `position:${ids.Position}`
   | `school:${string}`
   | `category:${ids.CategoryId}`
   | `tone:${ids.Tone}`
   /** What the lure in hand can pass for. */
   /** How the lure in hand is fished, and what it carries. */
-  | `lure:${HowFished | 'treble' | 'deflects'}`
+  | `lure:${WayFished | 'treble' | 'deflects'}`
   | `passes-for:${'crayfish' | 'baitfish' | 'sunfish' | 'bottom-food'}`
   /** What a chart knows of a spot: `spot:wind-blown`. Without a chart all of them are 0. */
   | `spot:${ids.SpotTrait}`

@@ -5,10 +5,17 @@ import { GROUP_DEPTH_RULES, GROUP_RULES, PLACE_GROUP_RULES, REGIME_GROUP_RULES }
 import { COVER_RULES, POSITION_RULES, STRUCTURE_RULES } from '../place/rules.js';
 import { OCCASION_RULES } from '../presentation/occasions/index.js';
 import { QUESTION_RULES } from '../presentation/questions.js';
-import { APPROACH_RULES } from '../retrieve/approach.js';
+import { APPROACH_RULES } from '../technique/retrieve/approach.js';
 import { OVERLAY_RULES } from '../season/overlays.js';
 import { BASS_PHASE_RULES, FISH_SIGN_RULES, INSHORE_PHASE_RULES } from '../season/phases.js';
-import { BLADE_RULES, FAMILY_RULES, FINISH_RULES, SIZE_RULES, SOUND_RULES, TONE_RULES } from '../trim/rules.js';
+import {
+  BLADE_RULES,
+  FAMILY_RULES,
+  FINISH_RULES,
+  SIZE_RULES,
+  SOUND_RULES,
+  TONE_RULES,
+} from '../technique/trim/rules.js';
 import { SCHOOL_SIDES } from '../contract/ids.js';
 import { Facts } from './facts.js';
 import { above, all, any, below, between, degreeOf, interpolate, is, mentions, not, trapezoid } from './fuzzy.js';

@@ -1,6 +1,6 @@
 import { nameOf } from '../contract/names.js';
 import type { Phase } from '../contract/ids.js';
-import { dateOf } from './calendar.js';
+import { dateOf } from '../day/calendar.js';
 import { phaseShares } from './plan-day.js';
 import type { SeasonYear } from './year.js';
 import type { SeasonZone } from './zone-year.js';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { dateOf, dayNumber, localTimes, yearDayOf } from './calendar.js';
+import { dateOf, dayNumber, localTimes, yearDayOf } from '../day/calendar.js';
 import { comingPhase } from './coming.js';
 import { followPhases, likeliest, phasesOn, phaseSpans, stepPhases } from './phase-filter.js';
 import { alignYears } from './align.js';

@@ -1,6 +1,6 @@
 import type { GaugeDay, WeatherDay } from '../contract/outside.js';
 import type { Known } from '../rules/facts.js';
-import { dateOf } from './calendar.js';
+import { dateOf } from '../day/calendar.js';
 
 const ramp = (value: number, zero: number, one: number): number =>
   Math.min(1, Math.max(0, (value - zero) / (one - zero)));

@@ -1,5 +1,5 @@
-import { KNOWLEDGE } from '../heat/driver.js';
-import type { Lake, LakeZone } from '../heat/lake.js';
+import { KNOWLEDGE } from './heat/driver.js';
+import type { Lake, LakeZone } from './heat/lake.js';
 import { alignYears } from './align.js';
 
 /** Last year is compared where it holds so many readings or days of weather. */

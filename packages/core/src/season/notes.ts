@@ -1,7 +1,7 @@
 import type { WeatherDay } from '../contract/outside.js';
 import type { Water } from '../contract/records.js';
-import type { Lake } from '../heat/lake.js';
-import { dayNumber } from './calendar.js';
+import type { Lake } from './heat/lake.js';
+import { dayNumber } from '../day/calendar.js';
 
 /** What the figures of a water rest on, in sentences, where they rest on less than they might. */
 export function notesOf(water: Water, weather: readonly WeatherDay[], lake: Lake): string[] {

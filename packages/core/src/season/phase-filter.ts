@@ -1,7 +1,7 @@
 import type { Conditions, Place } from '../contract/conditions.js';
 import type { Discipline, Phase } from '../contract/ids.js';
 import { Facts } from '../rules/facts.js';
-import { yearDayOf } from './calendar.js';
+import { yearDayOf } from '../day/calendar.js';
 import { phaseFacts, phaseLikelihoods, phaseRules, speciesShiftC } from './evidence.js';
 import { trendOf } from './trend.js';
 

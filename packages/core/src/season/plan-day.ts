@@ -1,7 +1,7 @@
 import type { Conditions, ConditionsInput } from '../contract/conditions.js';
 import type { Phase } from '../contract/ids.js';
 import type { WeatherDay } from '../contract/outside.js';
-import { dateOf } from './calendar.js';
+import { dateOf } from '../day/calendar.js';
 import { likeliest, phasesOn } from './phase-filter.js';
 import type { SeasonYear } from './year.js';
 import type { SeasonZone } from './zone-year.js';

@@ -1,4 +1,4 @@
-import type { LakeZone } from '../heat/lake.js';
+import type { LakeZone } from './heat/lake.js';
 import { waterDensityKgM3 } from '../water/density.js';
 import { EDGE_SD } from './coming.js';
 

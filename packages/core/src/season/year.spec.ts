@@ -3,7 +3,7 @@ import type { GaugeDay } from '../contract/outside.js';
 import type { Reading } from '../contract/records.js';
 import { moonMarks } from '../day/moon.js';
 import { sayComing, sayDay, sayDays, seasonAnswer } from './answer.js';
-import { dateOf, dayNumber } from './calendar.js';
+import { dateOf, dayNumber } from '../day/calendar.js';
 import { frontFacts, gaugeFacts } from './fronts.js';
 import { conditionsOn, phaseOn, phaseShares } from './plan-day.js';
 import { seasonYear, type SeasonInput } from './year.js';

@@ -1,6 +1,6 @@
 import { COVERS, STRUCTURES, type Cover, type Structure } from '../contract/ids.js';
 import type { Reason } from '../contract/plan.js';
-import type { GroupId } from '../place/group-ids.js';
+import type { GroupId } from '../rules/vocabulary.js';
 import { PLACE_GROUP_RULES, type GroupVotes } from '../place/group-rules.js';
 import { floorOf, groupAtGround, hangs } from '../place/groups.js';
 import { reasonsFor, reasonsOfGroup, type Votes } from '../place/place.js';

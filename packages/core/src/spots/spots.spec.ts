@@ -1,4 +1,4 @@
-import { Conditions, COVERS } from '../index';
+import { Conditions, COVERS } from '..';
 import { bedToBytes } from '../chart/bed-bytes';
 import { cellAt } from '../chart/grid';
 import { chartProjection, utmOf } from '../chart/projection';

@@ -1,6 +1,6 @@
 export * from './item.js';
 export { lurePreset, presetOf } from './presets.js';
-export { STATED_CAST_M } from '../rig/reach.js';
+export { STATED_CAST_M } from '../lures/reach.js';
 export { searchTackle, searchText, tackleIndex, type TackleIndex } from './search.js';
 export {
   likenessKey,

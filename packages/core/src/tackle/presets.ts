@@ -1,9 +1,9 @@
 import type { CategoryId } from '../contract/ids.js';
 import { nameOf } from '../contract/names.js';
 import { HOOK_SIZES, type HookSize } from '../mechanics/hooks.js';
-import { categoryOf } from '../presentation/categories.js';
-import { usualDepthM } from '../presentation/forms.js';
-import { STATED_CAST_M } from '../rig/reach.js';
+import { categoryOf } from '../lures/categories.js';
+import { usualDepthM } from '../lures/forms.js';
+import { STATED_CAST_M } from '../lures/reach.js';
 import type { TackleDraft, TackleKind } from './item.js';
 
 const middle = ([from, to]: readonly [number, number]): number => (from + to) / 2;

@@ -1,6 +1,6 @@
 import type { WeatherDay } from '../contract/outside.js';
 import type { Reading, Water } from '../contract/records.js';
-import { dateOf, dayNumber } from '../season/calendar.js';
+import { dateOf, dayNumber } from '../day/calendar.js';
 
 const id = (n: number) => `01960000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 export const ZONE_IDS = [1, 2, 3].map(id) as [string, string, string];

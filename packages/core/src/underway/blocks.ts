@@ -1,8 +1,8 @@
 import type { Light } from '../contract/ids.js';
 import type { Fishing } from '../contract/trips.js';
-import type { Block, Fished } from '../evidence/fished.js';
-import { moveBetween } from '../evidence/next-move.js';
-import { categoryOf } from '../presentation/categories.js';
+import type { Block, Fished } from './evidence/fished.js';
+import { moveBetween } from './evidence/next-move.js';
+import { categoryOf } from '../lures/categories.js';
 import { activeMs, type Note, type Trip } from './trip.js';
 
 const HOUR_MS = 3_600_000;

@@ -1,9 +1,9 @@
 import type { CategoryId, Light, Tone } from '../contract/ids.js';
 import type { Holding, PlanWindow, Presentation } from '../contract/plan.js';
 import type { Fishing, Trim, TripStop } from '../contract/trips.js';
-import type { Candidate } from '../evidence/fished.js';
-import { moveBetween } from '../evidence/next-move.js';
-import { categoryOf } from '../presentation/categories.js';
+import type { Candidate } from './evidence/fished.js';
+import { moveBetween } from './evidence/next-move.js';
+import { categoryOf } from '../lures/categories.js';
 import { fishedOf } from './blocks.js';
 
 /** A candidate with what is to be fished, as a note would say it. */

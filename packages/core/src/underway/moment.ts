@@ -3,7 +3,7 @@ import type { PlanWindow } from '../contract/plan.js';
 import type { Place } from '../contract/conditions.js';
 import type { Fishing } from '../contract/trips.js';
 import { minutesOf } from '../day/windows.js';
-import { localTimes } from '../season/calendar.js';
+import { localTimes } from '../day/calendar.js';
 import type { DayClock } from './blocks.js';
 import { fishingOf, placesOf } from './candidates.js';
 import type { Trip } from './trip.js';

@@ -1,7 +1,7 @@
 import type { Fishing } from '../contract/trips.js';
-import type { Candidate } from '../evidence/fished.js';
-import { moveBetween, nextMove, type Advice, type Move } from '../evidence/next-move.js';
-import { rateAt, type Rate } from '../evidence/posterior.js';
+import type { Candidate } from './evidence/fished.js';
+import { moveBetween, nextMove, type Advice, type Move } from './evidence/next-move.js';
+import { rateAt, type Rate } from './evidence/posterior.js';
 import { minutesOf } from '../day/windows.js';
 import type { UnitSystem } from '../units/units.js';
 import { WATER_ANSWERS, latelyOf, type Answer } from './answers.js';

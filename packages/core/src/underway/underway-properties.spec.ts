@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { CATEGORIES, type CategoryId } from '../contract/ids.js';
 import { CONTACTS, TRIMS, TripEvents, type Fishing } from '../contract/trips.js';
 import { makePlan } from '../plan/make-plan.js';
-import { categoryOf } from '../presentation/categories.js';
+import { categoryOf } from '../lures/categories.js';
 import { anyConditions } from '../testing/any-conditions.js';
 import { LogWriter, TRIP_ID, momentOf, preSpawn } from '../testing/trip-log.js';
 import { blocksOf, castHours } from './blocks.js';

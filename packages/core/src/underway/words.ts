@@ -1,7 +1,7 @@
 import { capital, nameOf } from '../contract/names.js';
 import type { Fishing, Trim } from '../contract/trips.js';
-import type { Candidate, EvidenceAttribute } from '../evidence/fished.js';
-import type { Mattering, Move } from '../evidence/next-move.js';
+import type { Candidate, EvidenceAttribute } from './evidence/fished.js';
+import type { Mattering, Move } from './evidence/next-move.js';
 import { say, type UnitSystem } from '../units/units.js';
 
 /** A change of the lure as it is called. */

@@ -1,5 +1,5 @@
 import { nameOf, say, type UnitSystem } from '@inky-shoal/core';
-import type { RigPlan } from '@inky-shoal/core/match';
+import type { RigPlan } from '@inky-shoal/core/tackle/match';
 import type { TackleItem } from '@inky-shoal/core/tackle';
 import { capital } from '../sheet/words';
 

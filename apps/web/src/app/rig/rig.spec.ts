@@ -3,7 +3,7 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { Conditions } from '@inky-shoal/core';
-import { matchDay, type RigPlan } from '@inky-shoal/core/match';
+import { matchDay, type RigPlan } from '@inky-shoal/core/tackle/match';
 import { lurePreset, presetOf, type TackleDraft, type TackleItem } from '@inky-shoal/core/tackle';
 import { firstValueFrom, Subject } from 'rxjs';
 import { DayService } from '../state/day.service';

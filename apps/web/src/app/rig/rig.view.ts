@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } fr
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { nameOf } from '@inky-shoal/core';
-import type { PackedBox } from '@inky-shoal/core/match';
+import type { PackedBox } from '@inky-shoal/core/tackle/match';
 import * as z from 'zod';
 import { capital, sayDate } from '../sheet/words';
 import { DayService } from '../state/day.service';

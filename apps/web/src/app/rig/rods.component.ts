@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { nameOf, say, sayRange, type PlanWindow, type UnitSystem } from '@inky-shoal/core';
-import type { RodAdvice } from '@inky-shoal/core/match';
+import type { RodAdvice } from '@inky-shoal/core/tackle/match';
 import { windowName } from '../sheet/words';
 import { sayWhere } from './rig-words';
 

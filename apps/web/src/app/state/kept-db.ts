@@ -1,5 +1,12 @@
 import Dexie, { type Table } from 'dexie';
-import type { KeptRow } from './store';
+
+/** A value of this browser under its name, as text; null where it was removed. */
+export interface KeptRow {
+  readonly name: string;
+  readonly text: string | null;
+  /** When it was written, milliseconds, later for every write. */
+  readonly at: number;
+}
 
 /** What the page keeps for itself (days begun, runs, settings): a row each, so that no window writes over another's. */
 export class KeptDb extends Dexie {

@@ -1,5 +1,5 @@
 import { TableProblem } from '@inky-shoal/core/formats';
-import { matchDay } from '@inky-shoal/core/match';
+import { matchDay } from '@inky-shoal/core/tackle/match';
 import { calculate, type CalculationName, type Calculated } from '@inky-shoal/core/mechanics';
 import { readTackleCsv, type TackleImport, type TackleItem } from '@inky-shoal/core/tackle';
 import { v7 as uuid } from 'uuid';

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { RigPlan } from '@inky-shoal/core/match';
+import type { RigPlan } from '@inky-shoal/core/tackle/match';
 import {
   BehaviorSubject,
   catchError,

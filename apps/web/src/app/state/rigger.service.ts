@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { Conditions } from '@inky-shoal/core';
-import type { MatchOptions, RigPlan } from '@inky-shoal/core/match';
+import type { MatchOptions, RigPlan } from '@inky-shoal/core/tackle/match';
 import type { Calculated, CalculationName } from '@inky-shoal/core/mechanics';
 import type { TackleImport, TackleItem } from '@inky-shoal/core/tackle';
 import { proxy } from 'comlink';

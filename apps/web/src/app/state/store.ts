@@ -1,14 +1,6 @@
 import { BehaviorSubject, distinctUntilChanged, filter, map, Subject } from 'rxjs';
 import type * as z from 'zod';
-import type { KeptDb } from './kept-db';
-
-/** A value of this browser under its name, as text; null where it was removed. */
-export interface KeptRow {
-  readonly name: string;
-  readonly text: string | null;
-  /** When it was written, milliseconds, later for every write. */
-  readonly at: number;
-}
+import type { KeptDb, KeptRow } from './kept-db';
 
 /** A row that changed behind this window's back: in another window, or found on the disk where less was known here. */
 export interface RowChanged {

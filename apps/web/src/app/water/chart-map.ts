@@ -19,21 +19,9 @@ import ImageCanvas from 'ol/source/ImageCanvas';
 import VectorSource from 'ol/source/Vector';
 import View from 'ol/View';
 import type { Ink } from '../ui/ink';
-import type { ChartWindow, DepthLines } from './drawing';
 import { ChartStyles } from './chart-styles';
+import type { ChartView, Contour, MapMode, Sounding } from './map-picture';
 import { MapTools, type MapToolEvents } from './map-tools';
-
-/** Lines of equal depth as they are drawn: every second or so heavier, with its figure. */
-export interface Contour extends DepthLines {
-  readonly label: string;
-  readonly strong: boolean;
-}
-
-/** A depth written on the chart. */
-export interface Sounding {
-  readonly at: readonly [x: number, y: number];
-  readonly text: string;
-}
 
 export interface ChartMapEvents {
   /** A place on the water was pressed, in degrees. */
@@ -44,19 +32,6 @@ export interface ChartMapEvents {
   readonly looked: (view: ChartView) => void;
   /** Something drawn was pressed while the pen is out; null where it was none. */
   readonly featureChosen: (id: string | null) => void;
-}
-
-/** What is in view: a window that reaches a little beyond it, and how many cells lie on a pixel. */
-export interface ChartView {
-  readonly window: ChartWindow;
-  readonly cellsAPixel: number;
-}
-
-/** How the chart answers to presses: places are chosen, or what is drawn is, and a pen may be on it. */
-export interface MapHand {
-  readonly drawing: boolean;
-  readonly pen: FeatureShape['type'] | null;
-  readonly chosenId: string | null;
 }
 
 /** Lines are made for so much more than what is in view, of its width and height, and as finely as so many pixels. */
@@ -75,7 +50,7 @@ export class ChartMap {
   private readonly sights = new VectorSource();
   private readonly tools: MapTools;
   /** Read by the styles at every drawing. */
-  hand: MapHand = { drawing: false, pen: null, chosenId: null };
+  mode: MapMode = { drawing: false, pen: null, chosenId: null };
   private tint: ImageBitmap | null = null;
   private heat: ImageBitmap | null = null;
   private readonly geoJson: GeoJSON;
@@ -135,7 +110,7 @@ export class ChartMap {
     this.tools = new MapTools(this.map, this.drawn, this.geoJson, events);
     this.map.on('click', ({ pixel, coordinate }) => {
       if (this.tools.drawing) return;
-      if (this.hand.drawing) {
+      if (this.mode.drawing) {
         const touched = this.map.forEachFeatureAtPixel(
           pixel,
           (feature) => (feature.get('drawn') as ChartFeature | undefined)?.id,
@@ -217,14 +192,14 @@ export class ChartMap {
         if (line) this.sights.addFeature(new Feature({ geometry: line, text }));
       }
     }
-    this.setHand(this.hand);
+    this.setMode(this.mode);
   }
 
   /** What presses do, and which feature's points can be moved. */
-  setHand(hand: MapHand): void {
-    this.hand = hand;
-    const chosen = hand.chosenId ? this.drawn.getFeatureById(hand.chosenId) : null;
-    this.tools.use(hand.pen, hand.drawing && !hand.pen ? chosen : null);
+  setMode(mode: MapMode): void {
+    this.mode = mode;
+    const chosen = mode.chosenId ? this.drawn.getFeatureById(mode.chosenId) : null;
+    this.tools.use(mode.pen, mode.drawing && !mode.pen ? chosen : null);
     this.drawn.changed();
   }
 

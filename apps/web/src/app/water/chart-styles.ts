@@ -6,11 +6,11 @@ import Stroke from 'ol/style/Stroke';
 import Style, { type StyleFunction } from 'ol/style/Style';
 import Text from 'ol/style/Text';
 import type { Ink } from '../ui/ink';
-import type { Contour, MapHand } from './chart-map';
+import type { Contour, MapMode } from './map-picture';
 
 /** How the chart's lines, figures and marks are drawn in the inks of the look, read anew at every drawing. */
 export class ChartStyles {
-  constructor(private readonly look: { readonly ink: Ink; readonly hand: MapHand }) {}
+  constructor(private readonly look: { readonly ink: Ink; readonly mode: MapMode }) {}
 
   private readonly halo = () => new Stroke({ color: this.look.ink.paper, width: 3 });
 
@@ -35,7 +35,7 @@ export class ChartStyles {
   readonly drawn: StyleFunction = (feature, resolution) => {
     const { id, kind, cover, structure, name } = feature.get('drawn') as ChartFeature;
     const { ink, ink2, act, paper, rule, text, sizePx } = this.look.ink;
-    const chosen = id === this.look.hand.chosenId;
+    const chosen = id === this.look.mode.chosenId;
     const label = (offsetY: number) =>
       name && resolution < 12
         ? new Text({
@@ -80,14 +80,14 @@ export class ChartStyles {
     const stroke = chosen
       ? new Stroke({ color: act, width: 3 })
       : new Stroke({
-          color: kind === 'zone' && !this.look.hand.drawing ? rule : ink2,
+          color: kind === 'zone' && !this.look.mode.drawing ? rule : ink2,
           width: structure ? 2 : 1.2,
           lineDash: dash,
           lineCap: 'round',
         });
     // What is one thing and no mark, as a stump, is a small ring.
     const image = new CircleStyle({ radius: 4.5, stroke, declutterMode: 'none' });
-    return new Style({ stroke, image, text: kind === 'zone' && !this.look.hand.drawing ? undefined : label(0) });
+    return new Style({ stroke, image, text: kind === 'zone' && !this.look.mode.drawing ? undefined : label(0) });
   };
 
   readonly sight: StyleFunction = (feature) =>

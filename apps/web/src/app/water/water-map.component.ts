@@ -19,7 +19,8 @@ import type { ChartPicture } from '../state/chart-api';
 import type { OpenChart } from '../state/chart.service';
 import type { Look } from '../state/settings.service';
 import { readInk } from '../ui/ink';
-import { ChartMap, type ChartView, type Contour, type MapHand, type Sounding } from './chart-map';
+import { ChartMap } from './chart-map';
+import type { ChartView, Contour, MapMode, Sounding } from './map-picture';
 
 /** The chart as one moves about on it. What it shows also stands in the list beside it. */
 @Component({
@@ -33,7 +34,7 @@ import { ChartMap, type ChartView, type Contour, type MapHand, type Sounding } f
       [attr.aria-label]="label()"
       (keydown)="key($event)"
     ></div>
-    @if (hand().pen) {
+    @if (mode().pen) {
       <svg class="middle" viewBox="0 0 24 24" aria-hidden="true"><path d="M12 2v20M2 12h20" /></svg>
     }`,
   styleUrl: './water-map.component.css',
@@ -53,7 +54,7 @@ export class WaterMapComponent {
   readonly alike = input<readonly PlacedSpot[]>([]);
   readonly chosen = input<PlacedSpot | null>(null);
   readonly run = input<readonly (readonly [number, number])[]>([]);
-  readonly hand = input<MapHand>({ drawing: false, pen: null, chosenId: null });
+  readonly mode = input<MapMode>({ drawing: false, pen: null, chosenId: null });
   readonly pressed = output<readonly [number, number]>();
   readonly spotChosen = output<PlacedSpot>();
   readonly looked = output<ChartView>();
@@ -62,7 +63,7 @@ export class WaterMapComponent {
   readonly reshaped = output<{ readonly feature: ChartFeature; readonly shape: FeatureShape }>();
   readonly penStopped = output();
   protected readonly label = computed(() =>
-    this.hand().pen
+    this.mode().pen
       ? 'Chart. Arrows move it. Enter puts a point in its middle, Backspace takes one back, F finishes, Escape stops.'
       : 'Chart. Arrows move it, plus and minus bring it nearer or farther. The places are in the list.',
   );
@@ -103,9 +104,9 @@ export class WaterMapComponent {
     effect(() => this.map()?.setUnits(this.units()));
     effect(() => this.map()?.setFeatures(this.features()));
     effect(() => {
-      const hand = this.hand();
-      this.map()?.setHand(hand);
-      if (!hand.pen) return;
+      const mode = this.mode();
+      this.map()?.setMode(mode);
+      if (!mode.pen) return;
       // The pen is on the chart: it comes into view, and keys go to it.
       const box = this.box().nativeElement;
       box.focus({ preventScroll: true });
@@ -135,7 +136,7 @@ export class WaterMapComponent {
   }
 
   protected key(event: KeyboardEvent): void {
-    if (!this.hand().pen) return;
+    if (!this.mode().pen) return;
     const pens = { Enter: 'putInMiddle', Backspace: 'back', f: 'finish', F: 'finish' } as const;
     const what = pens[event.key as keyof typeof pens];
     if (what) this.pen(what);

@@ -13,7 +13,7 @@ import { MOST_PICKED, RunService } from '../state/run.service';
 import { SettingsService } from '../state/settings.service';
 import { readInk } from '../ui/ink';
 import { readNumber } from '../ui/numbers';
-import type { ChartView, Contour, MapHand, Sounding } from './chart-map';
+import type { ChartView, Contour, MapMode, Sounding } from './map-picture';
 import { contoursIn, rgbOf, tintsOf } from './chart-tints';
 import { BedImportComponent } from './draw/bed-import.component';
 import { DrawDesk } from './draw/draw-desk';
@@ -218,7 +218,7 @@ export class WaterView {
   protected readonly covers = computed(() => listed(COVERS, this.cover(), this.spots(), 'cover'));
   protected readonly level = computed(() => toShown('depth', this.levelM(), this.units()).toFixed(1));
 
-  protected readonly hand = computed((): MapHand => {
+  protected readonly mode = computed((): MapMode => {
     const drawing = this.desk.open();
     return { drawing, pen: this.desk.pen()?.as ?? null, chosenId: drawing ? (this.desk.chosen()?.id ?? null) : null };
   });

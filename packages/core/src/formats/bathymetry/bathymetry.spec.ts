@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { writeArrayBuffer } from 'geotiff';
 import { cellAt, chartProjection, type Grid } from '../../chart';
 import { seededNumbers } from '../../testing/random';
-import { checkSize, guessChoices, layBed, readBathymetry, type BedChoices, type FoundBed, type LaidBed } from './index';
+import { checkSize, guessChoices, layBed, readBathymetry, type BedChoices, type FoundBed, type LaidBed } from '.';
 
 const WATER = { name: 'the lake', lonLat: [-88.4, 35.9] as [number, number] };
 const EPSG = 32616;

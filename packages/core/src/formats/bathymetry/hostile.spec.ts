@@ -1,7 +1,7 @@
 import { deflateSync } from 'node:zlib';
 import { zlibSync } from 'fflate';
 import { featuresOf, type Told } from '../features/found';
-import { crossingIn } from '../features/crossing';
+import { crossingIn } from '../../chart/crossing';
 import { toldInGpx } from '../features/gpx';
 import { readGeoTiff } from './geotiff';
 import { blockBytes, lzwLength, packBitsLength } from './tiff-unpacking';

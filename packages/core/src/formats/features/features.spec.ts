@@ -11,7 +11,7 @@ import {
   globeM,
   readFeatures,
   type FeatureFormat,
-} from './index';
+} from '.';
 
 const WATER: [number, number] = [-88.4, 35.9];
 const uuid = (n: number) => `00000000-0000-7000-8000-${String(n).padStart(12, '0')}`;

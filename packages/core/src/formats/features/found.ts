@@ -1,6 +1,6 @@
 import { ChartFeature, MOST_FEATURES, type FeatureKind, type FeatureShape } from '../../contract/charts.js';
 import { parse } from '../../contract/problems.js';
-import { crossingIn } from './crossing.js';
+import { crossingIn } from '../../chart/crossing.js';
 import { FeatureProblem } from './problem.js';
 
 /** A position as a file has it: longitude and latitude in degrees, and perhaps more behind them. */

@@ -1,5 +1,5 @@
 export { globeM } from '../../chart/globe.js';
-export { crossingIn } from './crossing.js';
+export { crossingIn } from '../../chart/crossing.js';
 export { featuresToGeoJson } from './geojson.js';
 export { featuresToGpx } from './gpx.js';
 export { featuresToKml } from './kml.js';

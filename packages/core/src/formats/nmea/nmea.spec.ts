@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { seededNumbers } from '../../testing/random';
-import { checksumOf, InstrumentListener, readSentence, sentenceOf, type Heard } from './index';
+import { checksumOf, InstrumentListener, readSentence, sentenceOf, type Heard } from '.';
 
 const hear = (...bodies: string[]): Heard[] => new InstrumentListener().push(bodies.map(sentenceOf).join(''));
 

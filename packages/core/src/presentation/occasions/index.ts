@@ -1,5 +1,5 @@
-import { CATALOGUE } from '../categories.js';
-import type { Category } from '../category.js';
+import { CATALOGUE } from '../../lures/categories.js';
+import type { Category } from '../../lures/category.js';
 import { likeness } from '../likeness.js';
 import { CRANK_OCCASIONS } from './cranks.js';
 import { INSHORE_OCCASIONS } from './inshore.js';

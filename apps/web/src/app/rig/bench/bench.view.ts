@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, type Type 
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink, RouterLinkActive } from '@angular/router';
 import { CATEGORIES, LINE_MATERIALS, nameOf } from '@inky-shoal/core';
-import { ownedRods } from '@inky-shoal/core/match';
+import { ownedRods } from '@inky-shoal/core/tackle/match';
 import { isKind, lurePreset, presetOf, type TackleItem } from '@inky-shoal/core/tackle';
 import { valueOr, type Loaded } from '../../state/loaded';
 import { SettingsService } from '../../state/settings.service';

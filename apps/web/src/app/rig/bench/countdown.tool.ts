@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, linkedSignal } from '@angular/core';
 import { LINE_MATERIALS, say } from '@inky-shoal/core';
-import { categoryOf } from '@inky-shoal/core/presentation';
+import { categoryOf } from '@inky-shoal/core/lures';
 import { SINKING_FORMS, type Countdown } from '@inky-shoal/core/mechanics';
 import { choices, FieldsComponent, type FieldChange, type FieldSpec, type Values } from '../../ui/fields.component';
 import { PathPictureComponent, type PathScene } from './path-picture.component';

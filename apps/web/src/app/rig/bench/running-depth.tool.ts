@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, linkedSignal } from '@angular/core';
 import { LINE_MATERIALS, nameOf, say } from '@inky-shoal/core';
-import { categoryOf } from '@inky-shoal/core/presentation';
-import { statedOf } from '@inky-shoal/core/match';
+import { categoryOf } from '@inky-shoal/core/lures';
+import { statedOf } from '@inky-shoal/core/tackle/match';
 import { SINKING_FORMS, type RunningDepth } from '@inky-shoal/core/mechanics';
 import { capital } from '../../sheet/words';
 import { choices, FieldsComponent, type FieldChange, type FieldSpec, type Values } from '../../ui/fields.component';

@@ -1,6 +1,6 @@
 import { Directive, input } from '@angular/core';
 import type { UnitSystem } from '@inky-shoal/core';
-import type { Combo } from '@inky-shoal/core/match';
+import type { Combo } from '@inky-shoal/core/tackle/match';
 import type { ItemOf } from '@inky-shoal/core/tackle';
 import type { FieldChange, FieldSpec, Values } from '../../ui/fields.component';
 

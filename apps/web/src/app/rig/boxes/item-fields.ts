@@ -8,7 +8,7 @@ import {
   ROD_POWERS,
   TONES,
 } from '@inky-shoal/core';
-import { categoryOf } from '@inky-shoal/core/presentation';
+import { categoryOf } from '@inky-shoal/core/lures';
 import { HOOK_SIZES } from '@inky-shoal/core/mechanics';
 import {
   ALL_HOOK_SIZES,
