@@ -1,5 +1,5 @@
 import type { UnitSystem } from '@inky-shoal/core';
-import type { ChartFeature, ChartFrame, FeatureShape } from '@inky-shoal/core/chart';
+import type { ChartFeature, ChartFrame } from '@inky-shoal/core/chart';
 import { chartProjection } from '@inky-shoal/core/chart';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
 import ScaleLine from 'ol/control/ScaleLine';
