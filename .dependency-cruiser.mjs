@@ -32,6 +32,13 @@ export default {
       to: { path: `${SRC}/index\\.ts$` },
     },
     {
+      name: 'page-base-knows-no-view',
+      comment: 'What serves many imports nothing of those whom it serves.',
+      severity: 'error',
+      from: { path: '^apps/web/src/app/(base|ui)/', pathNot: NOT_TESTS },
+      to: { path: '^apps/web/src/app/(?!base/|ui/)' },
+    },
+    {
       name: 'server-in-layers',
       comment: 'routes, services, repositories, db: each uses what stands after it.',
       severity: 'error',

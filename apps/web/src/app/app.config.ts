@@ -11,8 +11,8 @@ import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
 import { FetchAhead } from './shell/ahead';
 import { ViewTitle } from './shell/view-title';
-import { NoticeService } from './state/notice.service';
-import { START_WORKERS } from './state/start-workers';
+import { NoticeService } from './base/notice.service';
+import { START_WORKERS } from './start-workers';
 import { INKY_PRESET } from './ui/theme';
 
 /** The nonce that the server put into the page, for styles that are made at run time. */

@@ -17,9 +17,9 @@ import { CompareView } from './plans/compare.view';
 import { PlansView } from './plans/plans.view';
 import { SettingsView } from './settings/settings.view';
 import { NotHereView } from './shell/not-here.view';
-import { BookService } from './state/book.service';
-import { DayService } from './state/day.service';
-import { NoticeService } from './state/notice.service';
+import { BookService } from './base/book.service';
+import { DayService } from './sheet/day.service';
+import { NoticeService } from './base/notice.service';
 import { WatersView } from './waters/waters.view';
 
 const id = (n: number) => `01950000-0000-7000-8000-${String(n).padStart(12, '0')}`;

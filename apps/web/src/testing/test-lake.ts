@@ -2,7 +2,7 @@ import { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { Water } from '@inky-shoal/core';
 import { bedToBytes, chartProjection, type ChartFeature, type KeptChart } from '@inky-shoal/core/chart';
-import { DayService } from '../app/state/day.service';
+import { DayService } from '../app/sheet/day.service';
 
 export const COLS = 90;
 export const ROWS = 70;

@@ -2,15 +2,12 @@ import { gzipSync } from 'node:zlib';
 import type { Provider } from '@angular/core';
 import type { Remote } from 'comlink';
 import { defer, from, type Observable, Subject, takeUntil } from 'rxjs';
-import type { WorkerHandle } from '../app/state/worker-handle';
-import {
-  CHART_FILES_WORKER,
-  CHART_WORKER,
-  PLANNER_WORKER,
-  RIG_WORKER,
-  TABLE_WORKER,
-  TRIP_FINDER_WORKER,
-} from '../app/state/workers';
+import type { WorkerHandle } from '../app/base/worker-handle';
+import { CHART_FILES_WORKER, CHART_WORKER } from '../app/water/chart-workers';
+import { PLANNER_WORKER } from '../app/base/planner/planner-worker';
+import { RIG_WORKER } from '../app/rig/rig-worker';
+import { TABLE_WORKER } from '../app/waters/table-worker';
+import { TRIP_FINDER_WORKER } from '../app/underway/trip-finder-worker';
 
 /** What a worker of the page does, done in the page itself, which has no workers in tests: the same code answers. */
 class InPage<Api extends object> implements WorkerHandle<Api> {
@@ -43,16 +40,19 @@ const gzip = (bytes: Uint8Array) => Promise.resolve(new Uint8Array(gzipSync(byte
 
 /** The workers of the page for tests; what they do is loaded when it is first asked. */
 export const WORKERS_IN_PAGE: Provider[] = [
-  { provide: PLANNER_WORKER, useFactory: inPage(() => import('../app/state/planner-api').then((at) => at.plannerApi)) },
-  { provide: TABLE_WORKER, useFactory: inPage(() => import('../app/state/table-api').then((at) => at.tableApi)) },
-  { provide: RIG_WORKER, useFactory: inPage(() => import('../app/state/rig-api').then((at) => at.rigApi)) },
-  { provide: CHART_WORKER, useFactory: inPage(() => import('../app/state/chart-api').then((at) => new at.ChartApi())) },
+  {
+    provide: PLANNER_WORKER,
+    useFactory: inPage(() => import('../app/base/planner/planner-api').then((at) => at.plannerApi)),
+  },
+  { provide: TABLE_WORKER, useFactory: inPage(() => import('../app/waters/table-api').then((at) => at.tableApi)) },
+  { provide: RIG_WORKER, useFactory: inPage(() => import('../app/rig/rig-api').then((at) => at.rigApi)) },
+  { provide: CHART_WORKER, useFactory: inPage(() => import('../app/water/chart-api').then((at) => new at.ChartApi())) },
   {
     provide: CHART_FILES_WORKER,
-    useFactory: inPage(() => import('../app/state/chart-files-api').then((at) => new at.ChartFilesApi(gzip))),
+    useFactory: inPage(() => import('../app/water/chart-files-api').then((at) => new at.ChartFilesApi(gzip))),
   },
   {
     provide: TRIP_FINDER_WORKER,
-    useFactory: inPage(() => import('../app/state/trip-finder-api').then((at) => at.tripFinderApi)),
+    useFactory: inPage(() => import('../app/underway/trip-finder-api').then((at) => at.tripFinderApi)),
   },
 ];

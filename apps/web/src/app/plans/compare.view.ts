@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { combineLatest, forkJoin, switchMap } from 'rxjs';
-import { ConnectionService } from '../state/connection.service';
-import { loading } from '../state/loaded';
-import { PlansService } from '../state/plans.service';
-import { SettingsService } from '../state/settings.service';
+import { ConnectionService } from '../base/connection.service';
+import { loading } from '../base/loaded';
+import { PlansService } from './plans.service';
+import { SettingsService } from '../base/settings.service';
 import { PlanLinesComponent } from './plan-lines.component';
 import { linesOf } from './told';
 

@@ -4,11 +4,11 @@ import { Router, RouterLink } from '@angular/router';
 import { FormsModule } from '@angular/forms';
 import { nameOf, type SavedPlanSummary } from '@inky-shoal/core';
 import { capital, sayDate } from '../sheet/words';
-import { DayService } from '../state/day.service';
-import { valueOr } from '../state/loaded';
-import { NoticeService } from '../state/notice.service';
-import { PlansService } from '../state/plans.service';
-import { WatersService } from '../state/waters.service';
+import { DayService } from '../sheet/day.service';
+import { valueOr } from '../base/loaded';
+import { NoticeService } from '../base/notice.service';
+import { PlansService } from './plans.service';
+import { WatersService } from '../waters/waters.service';
 import { map } from 'rxjs';
 
 /** Saved plans: open, rename, compare two, remove with undo. */

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input } f
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import type { PlanWindow, UnitSystem } from '@inky-shoal/core';
-import { RigService } from '../state/rig.service';
+import { RigService } from './rig.service';
 import { sayRods } from './rig-words';
 import { RodsComponent } from './rods.component';
 

@@ -4,9 +4,9 @@ import { type LibraryRule, nameOf } from '@inky-shoal/core';
 import { WATER_ANSWERS } from '@inky-shoal/core/underway';
 import { catchError, of, switchMap } from 'rxjs';
 import { capital } from '../sheet/words';
-import { DayService } from '../state/day.service';
-import { PlannerService } from '../state/planner.service';
-import { SettingsService } from '../state/settings.service';
+import { DayService } from '../sheet/day.service';
+import { PlannerService } from '../base/planner/planner.service';
+import { SettingsService } from '../base/settings.service';
 
 type ListedRule = Omit<LibraryRule, 'step'> & { readonly step: LibraryRule['step'] | 'underway' };
 

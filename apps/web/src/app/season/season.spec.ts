@@ -3,9 +3,9 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { TestBed } from '@angular/core/testing';
 import { dateOf, seasonYear, type OutsideState, type Reading, type Water } from '@inky-shoal/core';
 import { firstValueFrom } from 'rxjs';
-import { seasonDraft } from '../state/day.service';
-import { NOTHING_OUTSIDE, OutsideService } from '../state/outside.service';
-import type { WaterSeason } from '../state/season.service';
+import { seasonDraft } from '../sheet/day.service';
+import { NOTHING_OUTSIDE, OutsideService } from './outside.service';
+import type { WaterSeason } from './season.service';
 import { readProfile, writeProfile } from '../waters/profile-text';
 import { yearPicture } from './chart/year-picture';
 import { readDay, sayAge, sayAhead, sayPhases, sayTempBand, sayWeather } from './season-words';

@@ -1,7 +1,7 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, effect, input, output, viewChild } from '@angular/core';
 import { symbolOf, type SeasonYear, type SeasonZone, type UnitSystem } from '@inky-shoal/core';
-import type { Look } from '../state/settings.service';
+import type { Look } from '../base/settings.service';
 import { DrawnChart, ticksAcross, ticksUp } from '../ui/drawn-chart';
 import { readInk } from '../ui/ink';
 import { AXIS_HEIGHT, roomBelow, yearLayers, type YearScene } from './chart/year-layers';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, linkedSignal, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import type { KeptAddress } from '../state/loaded';
+import type { KeptAddress } from '../base/loaded';
 
 /** An address that is kept by its button, with what is wrong with it under it. */
 @Component({

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { BackupsService, type Backup, type Compared } from '../state/backups.service';
-import { BookService } from '../state/book.service';
-import { valueOr } from '../state/loaded';
-import { NoticeService } from '../state/notice.service';
-import { OutboxService } from '../state/outbox.service';
+import { BackupsService, type Backup, type Compared } from './backups.service';
+import { BookService } from '../base/book.service';
+import { valueOr } from '../base/loaded';
+import { NoticeService } from '../base/notice.service';
+import { OutboxService } from '../base/outbox.service';
 import { saveFile } from '../ui/save-file';
 
 const REASONS: Readonly<Record<Backup['reason'], string>> = {

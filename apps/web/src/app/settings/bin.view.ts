@@ -2,12 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { HistoryEntry, HistoryKind, SetAside } from '@inky-shoal/core';
 import { noteChanges, removedTripsOf, type NoteChange } from '@inky-shoal/core/underway';
-import { BackupsService } from '../state/backups.service';
-import { valueOr } from '../state/loaded';
-import { NoticeService } from '../state/notice.service';
-import { SettingsService } from '../state/settings.service';
-import { TripLogService } from '../state/trip-log.service';
-import { TripService } from '../state/trip.service';
+import { BackupsService } from './backups.service';
+import { valueOr } from '../base/loaded';
+import { NoticeService } from '../base/notice.service';
+import { SettingsService } from '../base/settings.service';
+import { TripLogService } from '../underway/trip-log.service';
+import { TripService } from '../underway/trip.service';
 import { eventWords } from '../underway/underway-words';
 
 const KINDS: Readonly<Record<HistoryKind, string>> = {

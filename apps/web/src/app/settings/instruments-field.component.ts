@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { catchError, EMPTY, switchMap } from 'rxjs';
-import { BookService } from '../state/book.service';
-import type { KeptAddress } from '../state/loaded';
-import { InstrumentsService } from '../state/instruments.service';
-import { NoticeService } from '../state/notice.service';
+import { BookService } from '../base/book.service';
+import type { KeptAddress } from '../base/loaded';
+import { InstrumentsService } from '../underway/instruments.service';
+import { NoticeService } from '../base/notice.service';
 import { AddressFieldComponent } from './address-field.component';
 
 /** Where the boat's instruments speak. */

@@ -3,7 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { catchError, EMPTY, type Observable, of, switchMap, timer } from 'rxjs';
 import * as z from 'zod';
-import { ApiService, type Write } from '../state/api.service';
+import { ApiService, type Write } from '../base/api.service';
 
 const ShareState = z.object({
   on: z.boolean(),

@@ -5,9 +5,9 @@ import { SCHOOL_SIDES, type SchoolId, type SchoolSide } from '@inky-shoal/core';
 import { combineLatest, EMPTY, filter, map, switchMap } from 'rxjs';
 import { PlanLinesComponent } from '../plans/plan-lines.component';
 import { linesOf } from '../plans/told';
-import { DayService } from '../state/day.service';
-import { PlannerService } from '../state/planner.service';
-import { SettingsService } from '../state/settings.service';
+import { DayService } from './day.service';
+import { PlannerService } from '../base/planner/planner.service';
+import { SettingsService } from '../base/settings.service';
 import { saySide } from './school-words';
 
 /** The day's plan beside what it would be under the other side of a school. */

@@ -1,11 +1,11 @@
 import { createEnvironmentInjector, type EnvironmentInjector } from '@angular/core';
 import { provideServiceWorker, SwUpdate } from '@angular/service-worker';
 import { filter, type Observable } from 'rxjs';
-import { OutboxService } from '../state/outbox.service';
-import { beginKeeping } from '../state/store';
-import { NoticeService } from '../state/notice.service';
-import { TripLogService } from '../state/trip-log.service';
-import { TripSyncService } from '../state/trip-sync.service';
+import { OutboxService } from '../base/outbox.service';
+import { beginKeeping } from '../base/store';
+import { NoticeService } from '../base/notice.service';
+import { TripLogService } from '../underway/trip-log.service';
+import { TripSyncService } from '../underway/trip-sync.service';
 
 const KEEPER = 'ngsw-worker.js';
 

@@ -3,13 +3,13 @@ import { ChangeDetectionStrategy, Component, EnvironmentInjector, inject } from 
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { BookNotice } from '@inky-shoal/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { BookService } from '../state/book.service';
-import { ConnectionService } from '../state/connection.service';
-import { NoticeService } from '../state/notice.service';
-import type { Write } from '../state/api.service';
-import { OutboxService, type Copied } from '../state/outbox.service';
-import { SettingsService } from '../state/settings.service';
-import { keeping$ } from '../state/store';
+import { BookService } from '../base/book.service';
+import { ConnectionService } from '../base/connection.service';
+import { NoticeService } from '../base/notice.service';
+import type { Write } from '../base/api.service';
+import { OutboxService, type Copied } from '../base/outbox.service';
+import { SettingsService } from '../base/settings.service';
+import { keeping$ } from '../base/store';
 import { catchError, concat, EMPTY, firstValueFrom, from, shareReplay, startWith, switchMap, timer } from 'rxjs';
 import { AFTER_MS } from './ahead';
 import { ShortcutsComponent } from './shortcuts.component';
@@ -85,7 +85,7 @@ export class ShellComponent {
   protected async goBack({ name, at }: NonNullable<BookNotice['backup']>): Promise<void> {
     this.notices.say('Going back…');
     try {
-      const { BackupsService } = await import('../state/backups.service');
+      const { BackupsService } = await import('../settings/backups.service');
       await firstValueFrom(this.injector.get(BackupsService).restore(name), { defaultValue: null });
       this.notices.say(`The book is as it was on ${this.dayOf(at)}. What it held since is a backup, too.`);
     } catch (error) {

@@ -5,8 +5,8 @@ import { provideRouter } from '@angular/router';
 import { Conditions, makePlan, planDay } from '@inky-shoal/core';
 import { AdviceComponent } from '../sheet/advice/advice.component';
 import { SentenceComponent } from '../sheet/sentence/sentence.component';
-import { DayService, type Draft } from '../state/day.service';
-import { SettingsService } from '../state/settings.service';
+import { DayService, type Draft } from '../sheet/day.service';
+import { SettingsService } from '../base/settings.service';
 import { QuantityComponent } from './quantity.component';
 
 const CONDITIONS = Conditions.parse({

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { symbolOf, toSi, type Measure } from '@inky-shoal/core';
-import { SettingsService } from '../state/settings.service';
+import { SettingsService } from '../base/settings.service';
 import { plainFigure, readNumber } from './numbers';
 
 /** A figure to type: a quantity in the user's units, or a bare number with its own unit. Given and taken in SI. */

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { toSignal } from '@angular/core/rxjs-interop';
 import { symbolOf, toShown, toSi, type Measure } from '@inky-shoal/core';
 import { InputText } from 'primeng/inputtext';
-import { SettingsService } from '../state/settings.service';
+import { SettingsService } from '../base/settings.service';
 import { readNumber } from './numbers';
 
 /** A quantity typed or stepped in the user's units, given and taken in SI. A point and a comma both part the decimals. */

@@ -12,7 +12,7 @@ import {
 import { say, sayRange, symbolOf, toSi, type UnitSystem } from '@inky-shoal/core';
 import { FISH_LENGTH_MM, FISH_WEIGHT_G, tagSeen, type Catch, type Trip } from '@inky-shoal/core/underway';
 import { PhotoProblem, smallPhoto } from '../rig/boxes/photo';
-import { TripService } from '../state/trip.service';
+import { TripService } from './trip.service';
 import { plainFigure, readNumber } from '../ui/numbers';
 import { sayTime } from './underway-words';
 

@@ -1,5 +1,5 @@
 import { say, type UnitSystem } from '@inky-shoal/core';
-import { type Instruments, isStale } from '../state/instruments.service';
+import { type Instruments, isStale } from './instruments.service';
 
 /** How the boat's instruments stand in a sentence; null where none are set. */
 export function sayInstruments(

@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, inject, input, linkedSignal, output
 import { LEVELS, nameOf, parse, SKIES } from '@inky-shoal/core';
 import { DayReading, said } from '@inky-shoal/core/underway';
 import { COMPASS_POINTS, degreesOf, LEVEL_WORDS } from '../sheet/words';
-import { NoticeService } from '../state/notice.service';
-import { TripService } from '../state/trip.service';
+import { NoticeService } from '../base/notice.service';
+import { TripService } from './trip.service';
 import { QuantityComponent } from '../ui/quantity.component';
 
 /** What one reads off the day: all of it may be left out. */

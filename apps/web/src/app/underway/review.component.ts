@@ -2,9 +2,9 @@ import { ViewportScroller } from '@angular/common';
 import { afterNextRender, ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { UnitSystem } from '@inky-shoal/core';
 import { reviewOf, type Trip } from '@inky-shoal/core/underway';
-import { NoticeService } from '../state/notice.service';
-import { TripYieldService, yieldOf } from '../state/trip-yield.service';
-import { TripService } from '../state/trip.service';
+import { NoticeService } from '../base/notice.service';
+import { TripYieldService, yieldOf } from './trip-yield.service';
+import { TripService } from './trip.service';
 import { TripLogComponent } from './trip-log.component';
 
 /** After the last cast: what was planned, done and found, and a word of one's own; saved with the trip. */

@@ -4,12 +4,12 @@ import { RouterLink } from '@angular/router';
 import { namedApart, type Trip } from '@inky-shoal/core/underway';
 import { catchError, map, of } from 'rxjs';
 import { sayDate } from '../sheet/words';
-import { DayService } from '../state/day.service';
-import { NoticeService } from '../state/notice.service';
-import { pageKept } from '../state/page-kept';
-import { PlansService } from '../state/plans.service';
-import { RunService } from '../state/run.service';
-import { type Outing, TripService } from '../state/trip.service';
+import { DayService } from '../sheet/day.service';
+import { NoticeService } from '../base/notice.service';
+import { pageKept } from '../base/page-kept';
+import { PlansService } from '../plans/plans.service';
+import { RunService } from '../water/run.service';
+import { type Outing, TripService } from './trip.service';
 
 const MOST_PLANS = 5;
 /** A run's last stop has no better end than this after its start. */

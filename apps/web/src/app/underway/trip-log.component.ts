@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { nameOf, say, type UnitSystem } from '@inky-shoal/core';
 import { fishingWords, type Trip, type TripEvent } from '@inky-shoal/core/underway';
 import { LEVEL_WORDS } from '../sheet/words';
-import { TripService } from '../state/trip.service';
+import { TripService } from './trip.service';
 import { eventWords, sayTime } from './underway-words';
 
 const SHOWN = 40;

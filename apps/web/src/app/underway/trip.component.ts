@@ -17,10 +17,10 @@ import {
   windowAt,
 } from '@inky-shoal/core/underway';
 import { SheetChartComponent } from '../sheet/chart/sheet-chart.component';
-import { AwakeService } from '../state/awake.service';
-import { InstrumentsService, sensedOf } from '../state/instruments.service';
-import { SettingsService } from '../state/settings.service';
-import { type OtherPlan, TripService } from '../state/trip.service';
+import { AwakeService } from './awake.service';
+import { InstrumentsService, sensedOf } from './instruments.service';
+import { SettingsService } from '../base/settings.service';
+import { type OtherPlan, TripService } from './trip.service';
 import { answersOnSheet, type SheetNote } from './answers-on-sheet';
 import { ChangeFormComponent } from './change-form.component';
 import { FishFormComponent } from './fish-form.component';

@@ -4,9 +4,9 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import Dexie from 'dexie';
-import { NoticeService } from '../state/notice.service';
-import { SettingsService } from '../state/settings.service';
-import { TripLogService } from '../state/trip-log.service';
+import { NoticeService } from '../base/notice.service';
+import { SettingsService } from '../base/settings.service';
+import { TripLogService } from './trip-log.service';
 import { UnderwayView } from './underway.view';
 
 /** A line of server-sent events that the test speaks on. */

@@ -1,6 +1,6 @@
-import { sensedOf, STALE_MS, type Instruments } from '../state/instruments.service';
-import { PositionService } from '../state/position.service';
-import { yieldOf } from '../state/trip-yield.service';
+import { sensedOf, STALE_MS, type Instruments } from './instruments.service';
+import { PositionService } from '../water/position.service';
+import { yieldOf } from './trip-yield.service';
 import { sayInstruments } from './instrument-words';
 import { sayStretch } from '@inky-shoal/core/underway';
 import { sayGoTo, sayWay } from './underway-words';

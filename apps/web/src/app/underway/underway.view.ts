@@ -2,12 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { minutesOf } from '@inky-shoal/core';
 import { activeMs, dayClock, sayStretch, type Trip } from '@inky-shoal/core/underway';
-import { ConnectionService } from '../state/connection.service';
-import { NoticeService } from '../state/notice.service';
-import { type Look, SettingsService } from '../state/settings.service';
-import { TripLogService } from '../state/trip-log.service';
-import { TripSyncService } from '../state/trip-sync.service';
-import { TripService } from '../state/trip.service';
+import { ConnectionService } from '../base/connection.service';
+import { NoticeService } from '../base/notice.service';
+import { type Look, SettingsService } from '../base/settings.service';
+import { TripLogService } from './trip-log.service';
+import { TripSyncService } from './trip-sync.service';
+import { TripService } from './trip.service';
 import { TripReviewComponent } from './review.component';
 import { TripStartComponent } from './start.component';
 import { TripComponent } from './trip.component';

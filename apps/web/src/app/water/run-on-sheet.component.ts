@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { UnitSystem } from '@inky-shoal/core';
-import { ChartService } from '../state/chart.service';
-import { RunService } from '../state/run.service';
+import { ChartService } from './chart.service';
+import { RunService } from './run.service';
 import { RunStopsComponent } from './run-stops.component';
 
 /** The run of the day, on its sheet and printed with it. The chart is read ahead meanwhile. */

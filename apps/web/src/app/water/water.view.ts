@@ -6,11 +6,11 @@ import { chartProjection, type ChartFeature, type ChartFrame } from '@inky-shoal
 import type { PlacedSpot } from '@inky-shoal/core/spots';
 import { catchError, combineLatest, debounceTime, EMPTY, filter, map, of, switchMap, type Observable } from 'rxjs';
 import { compassOf, sayDate } from '../sheet/words';
-import { CharterService } from '../state/charter.service';
-import { ChartService, type Charted, type OpenChart } from '../state/chart.service';
-import { NoticeService } from '../state/notice.service';
-import { MOST_PICKED, RunService } from '../state/run.service';
-import { SettingsService } from '../state/settings.service';
+import { ChartEngineService } from './chart-engine.service';
+import { ChartService, type Charted, type OpenChart } from './chart.service';
+import { NoticeService } from '../base/notice.service';
+import { MOST_PICKED, RunService } from './run.service';
+import { SettingsService } from '../base/settings.service';
 import { readInk } from '../ui/ink';
 import { readNumber } from '../ui/numbers';
 import type { ChartView, Contour, MapMode, Sounding } from './map-picture';
@@ -54,7 +54,7 @@ const LINES_AFTER_MS = 300;
 })
 export class WaterView {
   private readonly service = inject(ChartService);
-  private readonly charter = inject(CharterService);
+  private readonly charter = inject(ChartEngineService);
   private readonly notices = inject(NoticeService);
   private readonly settings = inject(SettingsService);
   protected readonly desk = inject(DrawDesk);

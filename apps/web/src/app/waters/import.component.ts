@@ -10,12 +10,12 @@ import {
 } from '@inky-shoal/core/formats';
 import { catchError, of, Subject, switchMap, tap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import type { Clock } from '../state/book.service';
-import type { TableRead } from '../state/table-api';
-import { NoticeService } from '../state/notice.service';
-import { SeasonerService } from '../state/seasoner.service';
-import { SettingsService } from '../state/settings.service';
-import { WatersService } from '../state/waters.service';
+import type { Clock } from '../base/book.service';
+import type { TableRead } from './table-api';
+import { NoticeService } from '../base/notice.service';
+import { ReadingTablesService } from './reading-tables.service';
+import { SettingsService } from '../base/settings.service';
+import { WatersService } from './waters.service';
 import { localInput } from '../ui/local-time';
 
 const MOST_FILE_BYTES = 8e6;
@@ -42,7 +42,7 @@ const ORDER_NAMES = { ymd: 'year, month, day', mdy: 'month, day, year', dmy: 'da
   styleUrl: './import.component.css',
 })
 export class ImportComponent {
-  private readonly seasoner = inject(SeasonerService);
+  private readonly tables = inject(ReadingTablesService);
   private readonly waters = inject(WatersService);
   private readonly notices = inject(NoticeService);
   private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
@@ -81,12 +81,12 @@ export class ImportComponent {
   protected readonly ready = computed(() => this.fresh().length > 0 && (!this.bad().length || this.agreed()));
 
   constructor() {
-    inject(DestroyRef).onDestroy(() => this.seasoner.restTables());
+    inject(DestroyRef).onDestroy(() => this.tables.rest());
     this.read$
       .pipe(
         tap(() => this.busy.set(true)),
         switchMap((mapping) =>
-          this.seasoner.table(this.text(), this.context(), mapping).pipe(catchError(() => of(NOT_READ))),
+          this.tables.read(this.text(), this.context(), mapping).pipe(catchError(() => of(NOT_READ))),
         ),
         takeUntilDestroyed(),
       )

@@ -12,10 +12,10 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { symbolOf, type Reading, type ReadingDraftInput, type Water } from '@inky-shoal/core';
-import type { Clock } from '../state/book.service';
-import { NoticeService } from '../state/notice.service';
-import { SettingsService } from '../state/settings.service';
-import { WatersService } from '../state/waters.service';
+import type { Clock } from '../base/book.service';
+import { NoticeService } from '../base/notice.service';
+import { SettingsService } from '../base/settings.service';
+import { WatersService } from './waters.service';
 import { FieldComponent } from '../ui/field.component';
 import { plainFigure, readQuantity } from '../ui/numbers';
 import { instantAt, localInput } from '../ui/local-time';

@@ -4,7 +4,7 @@ import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Reading, Water } from '@inky-shoal/core';
 import { RulesView } from '../rules/rules.view';
-import { tableApi } from '../state/table-api';
+import { tableApi } from './table-api';
 import { ImportComponent } from './import.component';
 import { ReadingFormComponent } from './reading-form.component';
 import { ZonesComponent } from './zones.component';

@@ -3,9 +3,9 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { DISCIPLINES, nameOf, parse, symbolOf, WATER_KINDS, WaterDraft, type WaterDraftInput } from '@inky-shoal/core';
 import { v7 as uuid } from 'uuid';
-import { NoticeService } from '../state/notice.service';
-import { SettingsService } from '../state/settings.service';
-import { WatersService } from '../state/waters.service';
+import { NoticeService } from '../base/notice.service';
+import { SettingsService } from '../base/settings.service';
+import { WatersService } from './waters.service';
 import { FieldComponent } from '../ui/field.component';
 import { readNumber, readQuantity } from '../ui/numbers';
 

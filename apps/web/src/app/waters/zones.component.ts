@@ -24,9 +24,9 @@ import {
   type Zone,
 } from '@inky-shoal/core';
 import { v7 as uuid } from 'uuid';
-import { NoticeService } from '../state/notice.service';
-import { SettingsService } from '../state/settings.service';
-import { WatersService } from '../state/waters.service';
+import { NoticeService } from '../base/notice.service';
+import { SettingsService } from '../base/settings.service';
+import { WatersService } from './waters.service';
 import { FieldComponent } from '../ui/field.component';
 import { plainFigure, readQuantity } from '../ui/numbers';
 

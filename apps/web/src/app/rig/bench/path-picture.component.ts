@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, vi
 import { toSignal } from '@angular/core/rxjs-interop';
 import { say, symbolOf, toShown, type UnitSystem } from '@inky-shoal/core';
 import type { Plugin } from 'chart.js';
-import { SettingsService } from '../../state/settings.service';
+import { SettingsService } from '../../base/settings.service';
 import { DrawnChart, ticksAcross, ticksUp, type Point } from '../../ui/drawn-chart';
 import { readInk, type Ink } from '../../ui/ink';
 import { clipped, halo, penOf, type Pen } from '../../ui/pen';

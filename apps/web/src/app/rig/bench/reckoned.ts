@@ -2,7 +2,7 @@ import { inject, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Calculated, CalculationName } from '@inky-shoal/core/mechanics';
 import { catchError, map, of, switchMap } from 'rxjs';
-import { RiggerService } from '../../state/rigger.service';
+import { RigEngineService } from '../rig-engine.service';
 import { capital } from '../../sheet/words';
 
 /** What came of an input: its answer, or what is wrong with it by field. */
@@ -21,7 +21,7 @@ const keyOf = (path: string): string => path.split('.').at(-1) ?? path;
 
 /** An answer that follows its input. Made in a component's constructor. */
 export function reckoned<T>(name: CalculationName, input: Signal<unknown>): Signal<Reckoned<T>> {
-  const rigger = inject(RiggerService);
+  const rigger = inject(RigEngineService);
   return toSignal(
     toObservable(input).pipe(
       switchMap((value) => rigger.calc(name, value).pipe(catchError(() => of(ours)))),

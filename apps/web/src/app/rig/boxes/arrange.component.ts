@@ -1,8 +1,8 @@
 import { CdkDrag, type CdkDragDrop, CdkDropList, CdkDropListGroup } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { TackleItem } from '@inky-shoal/core/tackle';
-import { NoticeService } from '../../state/notice.service';
-import { TackleService } from '../../state/tackle.service';
+import { NoticeService } from '../../base/notice.service';
+import { TackleService } from '../tackle.service';
 
 /** What lies in no box yet. */
 const LOOSE = '';

@@ -23,9 +23,9 @@ import {
 } from '@inky-shoal/core/tackle';
 import { v7 as uuid } from 'uuid';
 import { capital } from '../../sheet/words';
-import { NoticeService } from '../../state/notice.service';
-import { SettingsService } from '../../state/settings.service';
-import { TackleService } from '../../state/tackle.service';
+import { NoticeService } from '../../base/notice.service';
+import { SettingsService } from '../../base/settings.service';
+import { TackleService } from '../tackle.service';
 import { FieldsComponent, type FieldChange, type Values } from '../../ui/fields.component';
 import { sayWhere } from '../rig-words';
 import { itemFields, TREBLE_SIZES } from './item-fields';

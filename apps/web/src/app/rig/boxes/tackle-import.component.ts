@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import type { TackleImport, TackleItem } from '@inky-shoal/core/tackle';
 import { catchError, of, Subject, switchMap } from 'rxjs';
-import { NoticeService } from '../../state/notice.service';
-import { RiggerService, type TackleRead } from '../../state/rigger.service';
-import { SettingsService } from '../../state/settings.service';
-import { TackleService } from '../../state/tackle.service';
+import { NoticeService } from '../../base/notice.service';
+import { RigEngineService, type TackleRead } from '../rig-engine.service';
+import { SettingsService } from '../../base/settings.service';
+import { TackleService } from '../tackle.service';
 import { sayItem } from '../rig-words';
 
 /** Larger files are refused before they are read. */
@@ -21,7 +21,7 @@ const NOT_READ = 'The file could not be read, and the fault is ours. Try it agai
   styleUrl: './tackle-import.component.css',
 })
 export class TackleImportComponent {
-  private readonly rigger = inject(RiggerService);
+  private readonly rigger = inject(RigEngineService);
   private readonly tackle = inject(TackleService);
   private readonly notices = inject(NoticeService);
   private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });

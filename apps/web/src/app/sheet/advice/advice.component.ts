@@ -13,7 +13,7 @@ import {
   type UnitSystem,
 } from '@inky-shoal/core';
 import { catchError, debounceTime, EMPTY, of, switchMap } from 'rxjs';
-import { PlannerService, type Tipping } from '../../state/planner.service';
+import { PlannerService, type Tipping } from '../../base/planner/planner.service';
 import { saySide } from '../school-words';
 import { capital, sayHours, sayList, windowName } from '../words';
 

@@ -1,7 +1,7 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, effect, input, output, viewChild } from '@angular/core';
 import { clockOf, symbolOf, type PlannedDay, type UnitSystem } from '@inky-shoal/core';
-import type { Look } from '../../state/settings.service';
+import type { Look } from '../../base/settings.service';
 import { sayClock } from '../words';
 import { DrawnChart, ticksAcross, ticksUp } from '../../ui/drawn-chart';
 import { readInk } from '../../ui/ink';

@@ -10,8 +10,8 @@ import {
   type Limited,
   type PlannedDay,
 } from '@inky-shoal/core';
-import { DayService, type Draft } from '../../state/day.service';
-import { SettingsService } from '../../state/settings.service';
+import { DayService, type Draft } from '../day.service';
+import { SettingsService } from '../../base/settings.service';
 import { ChoiceComponent } from '../../ui/choice.component';
 import { QuantityComponent } from '../../ui/quantity.component';
 import { WordComponent } from '../../ui/word.component';

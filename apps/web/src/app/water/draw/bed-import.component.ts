@@ -9,11 +9,11 @@ import {
   type BedUnit,
 } from '@inky-shoal/core/formats/bathymetry';
 import { finalize, type Observable, type Subscription } from 'rxjs';
-import type { BedRead, LaidChart } from '../../state/chart-files-api';
-import { ChartFilesService, type Going } from '../../state/chart-files.service';
-import { ChartService } from '../../state/chart.service';
-import { NoticeService } from '../../state/notice.service';
-import { SettingsService } from '../../state/settings.service';
+import type { BedRead, LaidChart } from '../chart-files-api';
+import { ChartFilesService, type Going } from '../chart-files.service';
+import { ChartService } from '../chart.service';
+import { NoticeService } from '../../base/notice.service';
+import { SettingsService } from '../../base/settings.service';
 import { readNumber } from '../../ui/numbers';
 import { sayBedRead, sayLaid } from './bed-words';
 

@@ -1,5 +1,5 @@
 import { say, type UnitSystem } from '@inky-shoal/core';
-import type { BedRead, LaidChart } from '../../state/chart-files-api';
+import type { BedRead, LaidChart } from '../chart-files-api';
 
 const ACRE_M2 = 4046.856;
 const HECTARE_M2 = 10_000;

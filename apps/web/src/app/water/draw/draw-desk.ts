@@ -2,9 +2,9 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { crossingIn, FeatureShape, MOST_LINE_UPS, type ChartFeature } from '@inky-shoal/core/chart';
 import { v7 as uuid } from 'uuid';
-import { DrawnService } from '../../state/drawn.service';
-import { NoticeService } from '../../state/notice.service';
-import { PositionService } from '../../state/position.service';
+import { DrawnService } from '../drawn.service';
+import { NoticeService } from '../../base/notice.service';
+import { PositionService } from '../position.service';
 import { choiceOf, idOf, sayFeature, type DrawChoice } from './what-to-draw';
 
 /** What the pen draws now: a new feature, or where a mark's line-up looks. */

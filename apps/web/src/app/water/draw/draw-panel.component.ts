@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { ChartFeature } from '@inky-shoal/core/chart';
-import type { OpenChart } from '../../state/chart.service';
+import type { OpenChart } from '../chart.service';
 import { BedImportComponent } from './bed-import.component';
 import { DrawDesk } from './draw-desk';
 import { FeatureFormComponent } from './feature-form.component';

@@ -22,10 +22,10 @@ import {
   until,
   WATER,
 } from '../../../testing/test-lake';
-import { ConnectionService } from '../../state/connection.service';
-import { OutboxService } from '../../state/outbox.service';
-import { DrawnService } from '../../state/drawn.service';
-import { NoticeService } from '../../state/notice.service';
+import { ConnectionService } from '../../base/connection.service';
+import { OutboxService } from '../../base/outbox.service';
+import { DrawnService } from '../drawn.service';
+import { NoticeService } from '../../base/notice.service';
 import * as saving from '../../ui/save-file';
 import type { ChartMapEvents } from '../chart-map';
 import type { MapToolEvents } from '../map-tools';
@@ -36,7 +36,7 @@ const onMap: {
   events?: ChartMapEvents & MapToolEvents;
   pen: string[];
   shown?: readonly ChartFeature[];
-  hand?: { pen: string | null; chosenId: string | null };
+  mode?: { pen: string | null; chosenId: string | null };
 } = {
   pen: [],
 };
@@ -51,7 +51,7 @@ jest.mock('../chart-map', () => ({
           ? own.penTools
           : (value: unknown) => {
               if (name === 'setFeatures') onMap.shown = value as readonly ChartFeature[];
-              if (name === 'setHand') onMap.hand = value as typeof onMap.hand;
+              if (name === 'setMode') onMap.mode = value as typeof onMap.mode;
             },
     });
   }),
@@ -103,7 +103,7 @@ function set(fixture: View, selector: string, value: string): void {
 async function draw(fixture: View, what: string, shape: FeatureShape): Promise<void> {
   set(fixture, '#draw-what', what);
   await press(fixture, 'Put it on the chart');
-  await until(fixture, () => onMap.hand?.pen === shape.type);
+  await until(fixture, () => onMap.mode?.pen === shape.type);
   onMap.events?.drawn(shape);
   await fixture.whenStable();
 }
@@ -253,7 +253,7 @@ describe('drawing', () => {
     const fixture = await open();
     set(fixture, '#draw-what', 'cover:submerged-grass');
     await press(fixture, 'Put it on the chart');
-    await until(fixture, () => onMap.hand?.pen === 'Polygon');
+    await until(fixture, () => onMap.mode?.pen === 'Polygon');
     onMap.pen.length = 0;
     const box = page(fixture).querySelector('.box');
     const key = (name: string) => box?.dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true }));

@@ -4,9 +4,9 @@ import type { Water } from '@inky-shoal/core';
 import type { ChartFeature } from '@inky-shoal/core/chart';
 import { featuresToGeoJson, featuresToGpx, featuresToKml, type FeatureFormat } from '@inky-shoal/core/formats/features';
 import { finalize, type Subscription } from 'rxjs';
-import { ChartFilesService } from '../../state/chart-files.service';
-import { DrawnService } from '../../state/drawn.service';
-import { NoticeService } from '../../state/notice.service';
+import { ChartFilesService } from '../chart-files.service';
+import { DrawnService } from '../drawn.service';
+import { NoticeService } from '../../base/notice.service';
 import { saveFile } from '../../ui/save-file';
 
 /** Larger files of marks are refused before they are read. */

@@ -13,12 +13,12 @@ import {
   switchMap,
   take,
 } from 'rxjs';
-import { BookService, type Clock } from './book.service';
-import { loading, type Loaded, valueOr } from './loaded';
+import { BookService, type Clock } from '../base/book.service';
+import { loading, type Loaded, valueOr } from '../base/loaded';
 import { NOTHING_OUTSIDE, OutsideService } from './outside.service';
-import { SeasonerService } from './seasoner.service';
-import { SettingsService } from './settings.service';
-import { WatersService } from './waters.service';
+import { PlannerService } from '../base/planner/planner.service';
+import { SettingsService } from '../base/settings.service';
+import { WatersService } from '../waters/waters.service';
 
 /** Where a water stands, with what it was worked out from. */
 export interface WaterSeason {
@@ -36,7 +36,7 @@ export class SeasonService {
   private readonly outside = inject(OutsideService);
   private readonly books = inject(BookService);
   private readonly settings = inject(SettingsService);
-  private readonly seasoner = inject(SeasonerService);
+  private readonly planner = inject(PlannerService);
   private readonly looked = new BehaviorSubject<string | null>(null);
 
   /** The water whose season is shown: the one looked at, else the first of the book. */
@@ -69,8 +69,8 @@ export class SeasonService {
       this.outside.at(water.id).pipe(catchError(() => of(NOTHING_OUTSIDE))),
     ]).pipe(
       switchMap(([readings, clock, outside]) =>
-        this.seasoner
-          .year({
+        this.planner
+          .seasonYear({
             water,
             readings,
             weather: outside.weatherDays,

@@ -2,15 +2,7 @@ import type { UnitSystem } from '@inky-shoal/core';
 import type { ChartFrame, ReadingStep } from '@inky-shoal/core/chart';
 import { ChartDesk, type ChartDay, type PlacedSpot, type RunAsk, type SpotFilter } from '@inky-shoal/core/spots';
 import { transfer } from 'comlink';
-import {
-  depthLines,
-  heatPixels,
-  soundings,
-  tintPixels,
-  type ChartWindow,
-  type Rgb,
-  type Tints,
-} from '../water/drawing';
+import { depthLines, heatPixels, soundings, tintPixels, type ChartWindow, type Rgb, type Tints } from './drawing';
 
 /** A picture of a chart, a cell a pixel: as pixels, or ready to be drawn where there is a canvas for that. */
 export type ChartPicture = Uint8ClampedArray<ArrayBuffer> | ImageBitmap;

@@ -2,12 +2,12 @@ import { inject, Injectable } from '@angular/core';
 import { SavedPlan, SavedPlanSummary, type Conditions } from '@inky-shoal/core';
 import { combineLatest, map, merge, type Observable, shareReplay, Subject, switchMap, tap } from 'rxjs';
 import * as z from 'zod';
-import { ApiService, type Write } from './api.service';
-import { BookService } from './book.service';
-import { ConnectionService } from './connection.service';
-import { loading, type Loaded } from './loaded';
-import { OutboxService } from './outbox.service';
-import { SettingsService } from './settings.service';
+import { ApiService, type Write } from '../base/api.service';
+import { BookService } from '../base/book.service';
+import { ConnectionService } from '../base/connection.service';
+import { loading, type Loaded } from '../base/loaded';
+import { OutboxService } from '../base/outbox.service';
+import { SettingsService } from '../base/settings.service';
 
 /** How a plan was saved: in which version, or as which second copy; neither is known while it waits for the server. */
 export interface PlanSaved {

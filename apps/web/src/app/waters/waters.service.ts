@@ -15,11 +15,11 @@ import {
 } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
-import { ApiService } from './api.service';
-import { BookService } from './book.service';
-import { ConnectionService } from './connection.service';
-import { loading, type Loaded } from './loaded';
-import { OutboxService } from './outbox.service';
+import { ApiService } from '../base/api.service';
+import { BookService } from '../base/book.service';
+import { ConnectionService } from '../base/connection.service';
+import { loading, type Loaded } from '../base/loaded';
+import { OutboxService } from '../base/outbox.service';
 
 export type BatchedReading = ReadingDraftInput & { readonly id: string };
 /** Readings that go to the server in one piece. */

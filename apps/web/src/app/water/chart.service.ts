@@ -29,15 +29,15 @@ import {
   takeUntil,
   tap,
 } from 'rxjs';
-import { ApiService } from './api.service';
-import { BookService } from './book.service';
+import { ApiService } from '../base/api.service';
+import { BookService } from '../base/book.service';
 import { ChartFilesService } from './chart-files.service';
-import { CharterService } from './charter.service';
-import { ConnectionService } from './connection.service';
-import { DayService } from './day.service';
+import { ChartEngineService } from './chart-engine.service';
+import { ConnectionService } from '../base/connection.service';
+import { DayService } from '../sheet/day.service';
 import { DrawnService } from './drawn.service';
-import { OutboxService } from './outbox.service';
-import { WatersService } from './waters.service';
+import { OutboxService } from '../base/outbox.service';
+import { WatersService } from '../waters/waters.service';
 
 /** A water's chart on the desk, ready for the day on the sheet. */
 export interface OpenChart {
@@ -75,7 +75,7 @@ const told = (steps: Observable<ReadingStep>, done: Observable<unknown>): Observ
 export class ChartService {
   private readonly api = inject(ApiService);
   private readonly books = inject(BookService);
-  private readonly charter = inject(CharterService);
+  private readonly charter = inject(ChartEngineService);
   private readonly day = inject(DayService);
   private readonly drawn = inject(DrawnService);
   private readonly outbox = inject(OutboxService);

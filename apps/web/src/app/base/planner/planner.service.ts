@@ -1,8 +1,18 @@
 import { inject, Injectable } from '@angular/core';
-import type { Conditions, LibraryRule, OtherSide, Plan, PlannedDay, TippingPoint, UnitSystem } from '@inky-shoal/core';
+import type {
+  Conditions,
+  LibraryRule,
+  OtherSide,
+  Plan,
+  PlannedDay,
+  SeasonInput,
+  SeasonYear,
+  TippingPoint,
+  UnitSystem,
+} from '@inky-shoal/core';
 import { proxy } from 'comlink';
 import { finalize, map, merge, type Observable, Subject } from 'rxjs';
-import { PLANNER_WORKER } from './workers';
+import { PLANNER_WORKER } from './planner-worker';
 
 /** How far a search has come, or what it found. */
 export type Tipping = { readonly share: number } | { readonly points: readonly TippingPoint[] };
@@ -14,6 +24,11 @@ export class PlannerService {
 
   plan(conditions: Conditions, units: UnitSystem): Observable<PlannedDay> {
     return this.worker.ask((planner) => planner.planDay(conditions, { units }));
+  }
+
+  /** Follows a water through its year. */
+  seasonYear(input: SeasonInput): Observable<SeasonYear> {
+    return this.worker.ask((planner) => planner.seasonYear(input));
   }
 
   /** What would tip the advice of a window; says how far it has come while it searches. */

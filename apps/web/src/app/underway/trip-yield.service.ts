@@ -3,8 +3,8 @@ import type { ReadingDraftInput } from '@inky-shoal/core';
 import type { ChartFeature } from '@inky-shoal/core/chart';
 import type { Trip } from '@inky-shoal/core/underway';
 import { forkJoin, type Observable, of } from 'rxjs';
-import { BookService } from './book.service';
-import { OutboxService } from './outbox.service';
+import { BookService } from '../base/book.service';
+import { OutboxService } from '../base/outbox.service';
 
 type Reading = ReadingDraftInput & { readonly id: string };
 

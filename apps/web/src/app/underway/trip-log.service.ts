@@ -3,8 +3,8 @@ import { TripEvent, type TripNews } from '@inky-shoal/core/underway';
 import { parse, type Book } from '@inky-shoal/core';
 import { BehaviorSubject, distinctUntilChanged, filter, map, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import { BookService } from './book.service';
-import { deviceName } from './device';
+import { BookService } from '../base/book.service';
+import { deviceName } from '../base/device';
 import { type KeptEvent, REFUSED, SENT, TripDb, WAITING } from './trip-db';
 
 /** What an event says, without what the log itself adds to it. */

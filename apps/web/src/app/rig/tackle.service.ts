@@ -19,11 +19,11 @@ import {
 } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
-import { ApiService, type Write } from './api.service';
-import { BookService } from './book.service';
-import { ConnectionService } from './connection.service';
-import { loading, type Loaded } from './loaded';
-import { OutboxService } from './outbox.service';
+import { ApiService, type Write } from '../base/api.service';
+import { BookService } from '../base/book.service';
+import { ConnectionService } from '../base/connection.service';
+import { loading, type Loaded } from '../base/loaded';
+import { OutboxService } from '../base/outbox.service';
 
 /** Pieces that go to the server at a time. */
 const AT_ONCE = 500;

@@ -33,14 +33,14 @@ import {
 } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
-import { BookService, type Clock } from './book.service';
-import { NoticeService } from './notice.service';
-import type { PlanSaved } from './plans.service';
-import { PlannerService } from './planner.service';
-import { SeasonService, type WaterSeason } from './season.service';
-import { SettingsService } from './settings.service';
-import { QuickStore, Store, type RowChanged } from './store';
-import { WatersService } from './waters.service';
+import { BookService, type Clock } from '../base/book.service';
+import { NoticeService } from '../base/notice.service';
+import type { PlanSaved } from '../plans/plans.service';
+import { PlannerService } from '../base/planner/planner.service';
+import { SeasonService, type WaterSeason } from '../season/season.service';
+import { SettingsService } from '../base/settings.service';
+import { QuickStore, Store, type RowChanged } from '../base/store';
+import { WatersService } from '../waters/waters.service';
 
 /** The day being planned: the conditions as said so far, where they came from, and under what name they are saved. */
 export interface Draft {

@@ -5,13 +5,13 @@ import { TestBed } from '@angular/core/testing';
 import type { Reading, Water } from '@inky-shoal/core';
 import Dexie from 'dexie';
 import { filter, firstValueFrom, throwError } from 'rxjs';
-import { ConnectionService } from './connection.service';
-import { dayToPlan, DayService, draftFor } from './day.service';
-import { NoticeService } from './notice.service';
-import { OutboxService } from './outbox.service';
-import { PlannerService } from './planner.service';
-import { SettingsService } from './settings.service';
-import { WatersService } from './waters.service';
+import { ConnectionService } from './base/connection.service';
+import { dayToPlan, DayService, draftFor } from './sheet/day.service';
+import { NoticeService } from './base/notice.service';
+import { OutboxService } from './base/outbox.service';
+import { PlannerService } from './base/planner/planner.service';
+import { SettingsService } from './base/settings.service';
+import { WatersService } from './waters/waters.service';
 
 const WATER: Water = {
   id: '01950000-0000-7000-8000-000000000001',

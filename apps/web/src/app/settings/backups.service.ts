@@ -2,10 +2,10 @@ import { inject, Injectable } from '@angular/core';
 import { BinEntry, HistoryEntry, SetAside, type HistoryKind } from '@inky-shoal/core';
 import { BehaviorSubject, combineLatest, type Observable, shareReplay, switchMap, tap } from 'rxjs';
 import * as z from 'zod';
-import { ApiService } from './api.service';
-import { BookService } from './book.service';
-import { ConnectionService } from './connection.service';
-import { loading, type Loaded } from './loaded';
+import { ApiService } from '../base/api.service';
+import { BookService } from '../base/book.service';
+import { ConnectionService } from '../base/connection.service';
+import { loading, type Loaded } from '../base/loaded';
 
 const Backup = z.object({
   name: z.string(),

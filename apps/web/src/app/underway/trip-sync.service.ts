@@ -16,10 +16,10 @@ import {
   timer,
   withLatestFrom,
 } from 'rxjs';
-import { ApiError, ApiService } from './api.service';
-import { BookService } from './book.service';
-import { ConnectionService } from './connection.service';
-import { NoticeService } from './notice.service';
+import { ApiError, ApiService } from '../base/api.service';
+import { BookService } from '../base/book.service';
+import { ConnectionService } from '../base/connection.service';
+import { NoticeService } from '../base/notice.service';
 import { TripLogService } from './trip-log.service';
 
 /** Events that go at once: the most, and the fewest to which a slow line brings it. */

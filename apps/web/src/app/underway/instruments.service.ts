@@ -3,10 +3,10 @@ import { parse } from '@inky-shoal/core';
 import { InstrumentNews, InstrumentsAddress, type Heard } from '@inky-shoal/core/formats/nmea';
 import type { Sensed } from '@inky-shoal/core/underway';
 import { combineLatest, map, Observable, scan, shareReplay, startWith, switchMap, tap, timer } from 'rxjs';
-import { ApiService } from './api.service';
-import { BookService } from './book.service';
-import type { KeptAddress } from './loaded';
-import { PositionService } from './position.service';
+import { ApiService } from '../base/api.service';
+import { BookService } from '../base/book.service';
+import type { KeptAddress } from '../base/loaded';
+import { PositionService } from '../water/position.service';
 
 export type LineNews = Extract<InstrumentNews, { kind: 'line' }>;
 

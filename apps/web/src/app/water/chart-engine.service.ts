@@ -4,13 +4,13 @@ import type { ChartFrame, ReadingStep } from '@inky-shoal/core/chart';
 import type { ChartDay, RunAsk, SpotFilter } from '@inky-shoal/core/spots';
 import { proxy, transfer } from 'comlink';
 import type { Observable } from 'rxjs';
-import type { ChartWindow, Rgb, Tints } from '../water/drawing';
+import type { ChartWindow, Rgb, Tints } from './drawing';
 import type { ChartPicture, HourPicture } from './chart-api';
-import { CHART_WORKER } from './workers';
+import { CHART_WORKER } from './chart-workers';
 
 /** Reads and judges charts in a worker of the page. */
 @Injectable({ providedIn: 'root' })
-export class CharterService {
+export class ChartEngineService {
   private readonly worker = inject(CHART_WORKER);
 
   open = (frame: ChartFrame, bed: Uint8Array, readM: number | undefined, begin: (step: ReadingStep) => void) =>

@@ -5,11 +5,11 @@ import type { ChartFeature } from '@inky-shoal/core/chart';
 import type { PlacedRun, PlacedSpot } from '@inky-shoal/core/spots';
 import { BehaviorSubject, combineLatest, map, type Observable, of } from 'rxjs';
 import * as z from 'zod';
-import { sayPlace } from '../water/spot-words';
-import { CharterService } from './charter.service';
+import { sayPlace } from './spot-words';
+import { ChartEngineService } from './chart-engine.service';
 import type { OpenChart } from './chart.service';
-import { DayService } from './day.service';
-import { QuickStore, Store, StoreSet } from './store';
+import { DayService } from '../sheet/day.service';
+import { QuickStore, Store, StoreSet } from '../base/store';
 
 const lonLat = z.tuple([z.number(), z.number()]);
 const Stop = z.object({
@@ -90,7 +90,7 @@ export interface RunDay {
 /** Runs that were ordered, by water and day; the sheet shows the one of its day. */
 @Injectable({ providedIn: 'root' })
 export class RunService {
-  private readonly charter = inject(CharterService);
+  private readonly charter = inject(ChartEngineService);
   private readonly store = keptRuns();
   private readonly runs = new BehaviorSubject(this.store.all());
   private readonly wishStore = new Store('run-wish', RunWish, RunWish.parse({}));

@@ -1,11 +1,11 @@
 import { inject, Injectable } from '@angular/core';
 import type { Found, foundOn } from '@inky-shoal/core/underway';
 import type { Observable } from 'rxjs';
-import { TRIP_FINDER_WORKER } from './workers';
+import { TRIP_FINDER_WORKER } from './trip-finder-worker';
 
 /** Asks what the notes of a trip say, in a worker of the page. */
 @Injectable({ providedIn: 'root' })
-export class FinderService {
+export class TripFinderService {
   private readonly worker = inject(TRIP_FINDER_WORKER);
 
   found(ask: Parameters<typeof foundOn>[0]): Observable<Found> {

@@ -40,13 +40,13 @@ import {
 } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { AwakeService } from './awake.service';
-import { BookService } from './book.service';
-import { FinderService } from './finder.service';
+import { BookService } from '../base/book.service';
+import { TripFinderService } from './trip-finder.service';
 import { InstrumentsService } from './instruments.service';
-import { NoticeService } from './notice.service';
-import { PlannerService } from './planner.service';
-import { RunService } from './run.service';
-import { SettingsService } from './settings.service';
+import { NoticeService } from '../base/notice.service';
+import { PlannerService } from '../base/planner/planner.service';
+import { RunService } from '../water/run.service';
+import { SettingsService } from '../base/settings.service';
 import { type EventSaid, type OpenLog, TripLogService } from './trip-log.service';
 
 /** A trip about to begin. */
@@ -73,7 +73,7 @@ const isCurrent = (trip: Trip): boolean => trip.state !== 'over' || trip.review 
 export class TripService {
   private readonly log = inject(TripLogService);
   private readonly books = inject(BookService);
-  private readonly finder = inject(FinderService);
+  private readonly finder = inject(TripFinderService);
   private readonly planner = inject(PlannerService);
   private readonly instruments = inject(InstrumentsService);
   private readonly settings = inject(SettingsService);

@@ -14,10 +14,10 @@ import {
   switchMap,
 } from 'rxjs';
 import * as z from 'zod';
-import { DayService } from './day.service';
-import { RiggerService } from './rigger.service';
-import { SettingsService } from './settings.service';
-import { Store } from './store';
+import { DayService } from '../sheet/day.service';
+import { RigEngineService } from './rig-engine.service';
+import { SettingsService } from '../base/settings.service';
+import { Store } from '../base/store';
 import { TackleService } from './tackle.service';
 
 /** What is on deck where nobody says otherwise. */
@@ -33,7 +33,7 @@ export type Rigged =
 /** The match of the day on the sheet with the tackle of the open book. It is worked out once somebody asks for it. */
 @Injectable({ providedIn: 'root' })
 export class RigService {
-  private readonly rigger = inject(RiggerService);
+  private readonly rigger = inject(RigEngineService);
   private readonly store = new Store('rods', z.number().int().min(1).max(20).nullable(), null);
   private readonly askedStore = new Store('rigged', z.boolean(), false);
   private readonly chosenRods = new BehaviorSubject<number | null>(this.store.read());

@@ -4,7 +4,7 @@ import type { BedChoices, WaterAt } from '@inky-shoal/core/formats/bathymetry';
 import { proxy, type Remote } from 'comlink';
 import { map, Observable, tap } from 'rxjs';
 import type { BedRead, ChartFilesApi, LaidChart } from './chart-files-api';
-import { CHART_FILES_WORKER } from './workers';
+import { CHART_FILES_WORKER } from './chart-workers';
 
 /** How far a file has been worked through, what came of it, or what is wrong with it, in a sentence. */
 export type Going<T> = { readonly share: number } | { readonly done: T } | { readonly problem: string };

@@ -1,9 +1,9 @@
 import { inject, Injectable } from '@angular/core';
 import type { ChartFeature } from '@inky-shoal/core/chart';
 import { BehaviorSubject, concat, EMPTY, map, type Observable } from 'rxjs';
-import type { ApiError } from './api.service';
-import { NoticeService } from './notice.service';
-import { OutboxService } from './outbox.service';
+import type { ApiError } from '../base/api.service';
+import { NoticeService } from '../base/notice.service';
+import { OutboxService } from '../base/outbox.service';
 
 /** One change of what is drawn: features as they were, and as they are after it; what is on one side only came or went. */
 interface Step {

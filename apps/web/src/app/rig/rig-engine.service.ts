@@ -5,14 +5,14 @@ import type { Calculated, CalculationName } from '@inky-shoal/core/mechanics';
 import type { TackleImport, TackleItem } from '@inky-shoal/core/tackle';
 import { proxy } from 'comlink';
 import { finalize, map, merge, type Observable, Subject } from 'rxjs';
-import { RIG_WORKER } from './workers';
+import { RIG_WORKER } from './rig-worker';
 
 /** How far the reading of a file has come, or what it holds, or why it cannot be read. */
 export type TackleRead = { readonly share: number } | { readonly read: TackleImport | string };
 
 /** Matches, reckons and reads tackle in a worker of the page. */
 @Injectable({ providedIn: 'root' })
-export class RiggerService {
+export class RigEngineService {
   private readonly worker = inject(RIG_WORKER);
 
   match(conditions: Conditions, owned: readonly TackleItem[], options: MatchOptions): Observable<RigPlan> {

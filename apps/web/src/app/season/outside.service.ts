@@ -14,9 +14,9 @@ import {
   throwError,
   timer,
 } from 'rxjs';
-import { ApiService } from './api.service';
-import { BookService } from './book.service';
-import type { KeptAddress } from './loaded';
+import { ApiService } from '../base/api.service';
+import { BookService } from '../base/book.service';
+import type { KeptAddress } from '../base/loaded';
 
 const SILENT = { source: null, issuedAt: null, answeredAt: null, failure: null, asking: false };
 /** Nothing is known of the outside, or our own server does not answer. */

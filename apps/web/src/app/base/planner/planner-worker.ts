@@ -1,0 +1,4 @@
+import { workerToken } from '../worker-handle';
+import type { PlannerApi } from './planner-api';
+
+export const PLANNER_WORKER = workerToken<PlannerApi>('planner worker');
