@@ -14,7 +14,7 @@ import {
   naturalNeighbours,
   slopeDeg,
 } from '@inky-shoal/core/chart';
-import { bestRun, ChartDesk } from '@inky-shoal/core/spots';
+import { bestRun, ChartSession } from '@inky-shoal/core/spots';
 import { DEMO, demoCharts } from '@inky-shoal/demo';
 import { pageRows } from './water-page.mjs';
 
@@ -186,7 +186,7 @@ export async function* rows() {
   const water = DEMO.waters[0];
   const { cols, rows: lines, cellM, epsg, westM, northM, source } = fine;
   const frame = { cols, rows: lines, cellM, epsg, westM, northM, source };
-  const desk = new ChartDesk(frame, bedToBytes(fine));
+  const desk = new ChartSession(frame, bedToBytes(fine));
   const day = { kind: water.waterKind, features: chart.features, conditions: spring(water), levelM: 0 };
   const [scanMs] = timed(() => {
     desk.prepare(day);

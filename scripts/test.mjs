@@ -1,9 +1,12 @@
+/**
+ * All checks and tests: `npm test`. With files, `npm test -- FILE`, the tests in those alone, in the browser too where they
+ * are of the page. The last line is `N passed, N failed, N skipped`.
+ */
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureInstalled, ensurePageBuilt, ROOT, say } from './lib/workspace.mjs';
 import { ensureChromium } from './lib/chromium.mjs';
+import { countJest } from './lib/jest.mjs';
+import { ensureInstalled, ensurePageBuilt, ROOT, say } from './lib/workspace.mjs';
 
 const bin = (path) => [process.execPath, join(ROOT, 'node_modules', path)];
 const CHECKS = [
@@ -22,6 +25,7 @@ const CHECKS = [
 ];
 
 const totals = { passed: 0, failed: 0, skipped: 0 };
+const add = (counts) => Object.keys(totals).forEach((key) => (totals[key] += counts[key]));
 
 function check([name, command, ...args]) {
   say(`Checking ${name}…`);
@@ -30,35 +34,19 @@ function check([name, command, ...args]) {
   if (status !== 0) say(`The check of ${name} failed.`);
 }
 
-/** Runs some of Jest's projects and adds up what they say. */
-function jest(projects, ...more) {
-  const folder = mkdtempSync(join(tmpdir(), 'inky-test-'));
-  const file = join(folder, 'results.json');
-  const [node, script] = bin('jest/bin/jest.js');
-  spawnSync(node, [script, '--selectProjects', ...projects, '--json', `--outputFile=${file}`, ...more], {
-    cwd: ROOT,
-    stdio: ['ignore', 'ignore', 2],
-  });
-  try {
-    const results = JSON.parse(readFileSync(file, 'utf8'));
-    totals.passed += results.numPassedTests;
-    // A file that could not run at all counts as one failure: its tests are not in the count.
-    totals.failed += results.numFailedTests + results.numRuntimeErrorTestSuites;
-    totals.skipped += results.numPendingTests + results.numTodoTests;
-  } catch (error) {
-    say(`The tests of ${projects.join(', ')} gave no result: ${error.message}`);
-    totals.failed++;
-  } finally {
-    rmSync(folder, { recursive: true, force: true });
-  }
-}
+const files = process.argv.slice(2);
+const only = files.flatMap((file) => ['--testPathPatterns', file]);
+const ofPage = files.filter((file) => file.includes('e2e'));
+const ofUnits = files.filter((file) => !file.includes('e2e'));
 
 ensureInstalled();
 ensurePageBuilt();
-for (const each of CHECKS) check(each);
-jest(['core', 'server', 'web', 'scripts']);
-if (ensureChromium()) jest(['e2e'], '--maxWorkers=2');
-else totals.failed++;
+if (!files.length) CHECKS.forEach(check);
+if (!files.length || ofUnits.length) add(countJest(['core', 'server', 'web', 'scripts'], only));
+if (!files.length || ofPage.length) {
+  if (ensureChromium()) add(countJest(['e2e'], ['--maxWorkers=2', ...only]));
+  else totals.failed++;
+}
 
 process.stdout.write(`${totals.passed} passed, ${totals.failed} failed, ${totals.skipped} skipped\n`);
 process.exit(totals.failed ? 1 : 0);

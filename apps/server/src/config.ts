@@ -2,8 +2,8 @@ import { resolve } from 'node:path';
 import { parse } from '@inky-shoal/core';
 import { InstrumentsAddress } from '@inky-shoal/core/formats/nmea';
 import type { SlowLimits } from './http/slow.js';
-import type { LinePatience } from './services/instruments.js';
-import type { Patience } from './outside/http-source.js';
+import type { LineRetryPolicy } from './services/instruments.js';
+import type { RetryPolicy } from './outside/http-source.js';
 
 /** How the server runs. Everything has a default; the environment may say otherwise. */
 export interface Config {
@@ -32,9 +32,9 @@ export interface Config {
   /** How slowly requests may come in; the usual where it is not said. */
   readonly slow?: SlowLimits;
   /** How long services outside are waited for; the usual where it is not said. */
-  readonly patience?: Patience;
+  readonly patience?: RetryPolicy;
   /** How long a boat's instruments may be silent, and when they are called again; the usual where it is not said. */
-  readonly linePatience?: LinePatience;
+  readonly lineRetryPolicy?: LineRetryPolicy;
 }
 
 const USUAL_PORT = 4720;

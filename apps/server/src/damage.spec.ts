@@ -118,7 +118,11 @@ describe('a book that is damaged', () => {
       );
     withBadName(1);
     withBadName(2);
-    inFile((database) => database.exec(`pragma foreign_keys = off; update reading set water_id = cast(x'c328' as text) where id = '${id(1007)}'`));
+    inFile((database) =>
+      database.exec(
+        `pragma foreign_keys = off; update reading set water_id = cast(x'c328' as text) where id = '${id(1007)}'`,
+      ),
+    );
     await start();
     const aside = () => get<SetAside[]>('/set-aside');
     const rows = await aside();
@@ -264,7 +268,7 @@ describe('a book that cannot be opened', () => {
     await expect(open()).rejects.toThrow(`The data folder ${dataDir} is in use by another Inky Shoal`);
   });
 
-  it('because a newer one wrote it says so and leaves it as it is', async () => {
+  it('because a newer one wrote it says so and leaves it is', async () => {
     await filled();
     inFile((database) => database.exec("insert into kysely_migration values ('9999-later', '2030-01-01')"));
     await expect(open()).rejects.toThrow('was written by a newer Inky Shoal');

@@ -4,7 +4,7 @@ import { testServer, type TestServer } from './testing/running';
 
 let server: TestServer;
 beforeAll(async () => {
-  server = await testServer({ linePatience: { silentMs: 150, againMs: 60 } });
+  server = await testServer({ lineRetryPolicy: { silentMs: 150, againMs: 60 } });
 });
 afterAll(() => server.remove());
 

@@ -36,7 +36,7 @@ export async function startServer(config: Config): Promise<RunningServer> {
     demoOutside: config.demoOutside,
     demoBoat: config.demoBoat ?? null,
     patience: config.patience,
-    linePatience: config.linePatience,
+    lineRetryPolicy: config.lineRetryPolicy,
   });
   const share = new Share({
     dataDir: config.dataDir,

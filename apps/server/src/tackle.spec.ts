@@ -1,4 +1,4 @@
-import { KeptTackle, lurePreset, MAX_TACKLE_BATCH, MOST_PHOTO_BYTES, presetOf } from '@inky-shoal/core/tackle';
+import { KeptTackle, lurePreset, MAX_TACKLE_BATCH, MAX_PHOTO_BYTES, presetOf } from '@inky-shoal/core/tackle';
 import * as z from 'zod';
 import { testServer, type TestServer } from './testing/running.js';
 
@@ -75,7 +75,7 @@ describe('photos', () => {
     expect((await fetch(`${server.address}/api/books/demo/photos/${id(1)}`)).status).toBe(404);
   });
   it('are refused where they are too large, or none whatever they are said to be', async () => {
-    const large = await send(2, Buffer.concat([jpeg, Buffer.alloc(MOST_PHOTO_BYTES)]));
+    const large = await send(2, Buffer.concat([jpeg, Buffer.alloc(MAX_PHOTO_BYTES)]));
     expect(large.status).toBe(413);
     expect(((await large.json()) as { detail: string }).detail).toMatch(/at most 391 kB/);
     const text = await send(3, Buffer.from('<svg onload="x">'));

@@ -5,7 +5,7 @@ import * as z from 'zod';
 
 const HOUR_MS = 3_600_000;
 /** More hours than this are not served at once: three years. */
-const MOST_HOURS = 3 * 366 * 24;
+const MAX_HOURS = 3 * 366 * 24;
 
 const degrees = (most: number) => z.coerce.number().min(-most).max(most);
 const Query = z.object({ latitude: degrees(90), longitude: degrees(180), from: instant, now: instant });
@@ -49,7 +49,7 @@ export function standIns(): Express {
       }
       const { latitude, from, now } = query.data;
       const [fromMs, nowMs] = [Date.parse(from), Date.parse(now)];
-      if (fromMs > nowMs || nowMs - fromMs > MOST_HOURS * HOUR_MS) {
+      if (fromMs > nowMs || nowMs - fromMs > MAX_HOURS * HOUR_MS) {
         response.status(422).json({ detail: 'from: expected a moment before now, by three years at most' });
         return;
       }

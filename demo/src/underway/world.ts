@@ -27,7 +27,7 @@ const SPOTS = 12;
 /** Minutes to tie on another lure, and to run the length of the water. */
 const TIE_MIN = 3;
 const RUN_MIN = 18;
-const LEAST_RUN_MIN = 4;
+const MIN_RUN_MIN = 4;
 /** Bites an hour of a usual thing on a usual day. */
 const USUAL = 0.8;
 /** How far days differ, as the deviation of a logarithm. */
@@ -144,7 +144,7 @@ export function drawWorld(seed: number, kind: WorldKind): World {
       const tie = from && from.category !== to.category ? TIE_MIN : 0;
       if (from?.spot === to.spot) return tie;
       const [a, b] = [place.get(from?.spot ?? '')?.at ?? [0.5, 0], place.get(to.spot ?? '')?.at ?? [0.5, 0]];
-      return tie + LEAST_RUN_MIN + RUN_MIN * Math.hypot(a[0] - b[0], a[1] - b[1]);
+      return tie + MIN_RUN_MIN + RUN_MIN * Math.hypot(a[0] - b[0], a[1] - b[1]);
     },
   };
 }

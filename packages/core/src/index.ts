@@ -19,7 +19,12 @@ export { headline } from './plan/headline.js';
 export { ENGINE_VERSION } from './plan/version.js';
 export { waterDensityKgM3 } from './water/density.js';
 export { thermoclineOf, type Thermocline } from './water/profile.js';
-export { extraterrestrialWm2, pullOf, type Pull, type Exposure } from './season/heat/surface.js';
+export {
+  extraterrestrialWm2,
+  heatExchange as pullOf,
+  type HeatExchange as Pull,
+  type Exposure,
+} from './season/heat/surface.js';
 export { zonesOf, wholeWater } from './season/heat/zone.js';
 export { followLake, type Lake, type LakeInput, type LakeZone } from './season/heat/lake.js';
 export { dateOf, dayNumber, localTimes } from './day/calendar.js';

@@ -10,10 +10,10 @@ export class ArchiveProblem extends Error {
 
 const PIECE_BYTES = 65_536;
 /** More than this does not come out of an archive, nor more files. */
-const MOST_BYTES = 4e9;
-const MOST_ENTRY_BYTES = 500e6;
-const MOST_ENTRIES = 100_000;
-const MOST_ENTRIES_WORDS = `expected at most ${MOST_ENTRIES} files`;
+const MAX_BYTES = 4e9;
+const MAX_ENTRY_BYTES = 500e6;
+const MAX_ENTRIES = 100_000;
+const MAX_ENTRIES_WORDS = `expected at most ${MAX_ENTRIES} files`;
 
 /** Goes through a zip on the disk and gives the files that are asked for, one by one. */
 function eachFile(
@@ -23,7 +23,7 @@ function eachFile(
 ): void {
   let [total, entries] = [0, 0];
   const unzip = new Unzip((entry) => {
-    if (++entries > MOST_ENTRIES) throw new ArchiveProblem(`This archive has too many files: ${MOST_ENTRIES_WORDS}.`);
+    if (++entries > MAX_ENTRIES) throw new ArchiveProblem(`This archive has too many files: ${MAX_ENTRIES_WORDS}.`);
     if (!wanted(entry.name)) return;
     const pieces: Uint8Array[] = [];
     let bytes = 0;
@@ -31,7 +31,7 @@ function eachFile(
       if (error) throw new ArchiveProblem(`${entry.name} is damaged in this archive.`);
       bytes += piece.length;
       total += piece.length;
-      if (bytes > MOST_ENTRY_BYTES || total > MOST_BYTES)
+      if (bytes > MAX_ENTRY_BYTES || total > MAX_BYTES)
         throw new ArchiveProblem(`${entry.name} unpacks to more than can be taken.`);
       pieces.push(piece);
       if (last) take(entry.name, Buffer.concat(pieces));

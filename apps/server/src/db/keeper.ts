@@ -7,7 +7,7 @@ import type { Copied } from './copy.js';
 import type { Salvaged } from './salvage.js';
 
 const execute = promisify(execFile);
-const MOST_MS = 10 * 60_000;
+const MAX_MS = 10 * 60_000;
 
 /** What the keeper could not do, with the code of the system or the database where there is one. */
 export class KeeperFailure extends Error {
@@ -60,7 +60,7 @@ export class Keeper {
     const program = join(this.programDir, 'db/keeper-program.js');
     let answer: { done?: T; failed?: { code?: string; message: string } };
     try {
-      const { stdout } = await execute(process.execPath, [program, what, ...files], { timeout: MOST_MS });
+      const { stdout } = await execute(process.execPath, [program, what, ...files], { timeout: MAX_MS });
       answer = JSON.parse(stdout) as typeof answer;
     } catch (error) {
       throw new KeeperFailure('The file ended the program that read it', (error as { code?: string }).code);

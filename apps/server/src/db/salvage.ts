@@ -10,7 +10,7 @@ export interface Salvaged {
 }
 
 /** So many steps without a row, each longer than the one before, and a table is at its end. */
-const MOST_MISSES = 40;
+const MAX_MISSES = 40;
 const ROWS_AT_ONCE = 200;
 
 const BLOB_COLUMNS: Partial<Record<BookTable, readonly string[]>> = {
@@ -33,7 +33,7 @@ function* readableRows(book: BookFile, table: BookTable, columns: string): Gener
   let after = -1;
   let misses = 0;
   let gaps = 0;
-  while (misses < MOST_MISSES) {
+  while (misses < MAX_MISSES) {
     try {
       const rows = book.all(
         `select rowid as row_number, ${columns} from ${table} where rowid > ? order by rowid limit ?`,

@@ -1,7 +1,7 @@
 import type { Request } from 'express';
 import type { Change } from '../services/change.js';
 
-const MOST_NAME = 60;
+const MAX_NAME = 60;
 
 /** What a request says of the change that it brings, in its headers. */
 export function changeOf(request: Request): Change {
@@ -9,7 +9,7 @@ export function changeOf(request: Request): Change {
   const from = Number(request.get('x-inky-changed-from'));
   let name: string | null = null;
   try {
-    name = device ? decodeURIComponent(device).trim().slice(0, MOST_NAME) : null;
+    name = device ? decodeURIComponent(device).trim().slice(0, MAX_NAME) : null;
   } catch {
     // A name that is none is no reason to refuse a change.
   }

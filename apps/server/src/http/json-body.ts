@@ -2,7 +2,7 @@ import type { IncomingMessage } from 'node:http';
 import { json, type RequestHandler } from 'express';
 
 /** So deep may lists and objects lie in one another: the deepest honest body has eleven. */
-const MOST_DEEP = 64;
+const MAX_DEEP = 64;
 const [QUOTE, BACKSLASH, OPEN_LIST, CLOSE_LIST, OPEN_OBJECT, CLOSE_OBJECT] = [0x22, 0x5c, 0x5b, 0x5d, 0x7b, 0x7d];
 
 /** A body that is refused before it is parsed; the handler of problems says why in words. */
@@ -25,7 +25,7 @@ export function checkJsonBytes(bytes: Uint8Array): void {
       at++;
     } else if (byte === QUOTE) quoted = !quoted;
     else if (!quoted && (byte === OPEN_LIST || byte === OPEN_OBJECT)) {
-      if (++deep > MOST_DEEP) throw new BodyRefused('inky.too-deep');
+      if (++deep > MAX_DEEP) throw new BodyRefused('inky.too-deep');
     } else if (!quoted && (byte === CLOSE_LIST || byte === CLOSE_OBJECT)) deep--;
   }
 }

@@ -4,12 +4,12 @@ import type { HoursRead, HoursText } from '../workers/hours.js';
 import { SourceFailure } from './source.js';
 
 /** A text is read in so much memory and time, or not at all. */
-const MOST_MEMORY_MB = 512;
-const MOST_MS = 20_000;
+const MAX_MEMORY_MB = 512;
+const MAX_MS = 20_000;
 /** A reader that has nothing to do ends after so long. */
 const IDLE_MS = 60_000;
 /** Readers that stand ready: weather and gauge are asked at once. */
-const MOST_READY = 2;
+const MAX_READY = 2;
 
 /**
  * Reads hourly figures in threads of their own, so that nobody waits for it and nothing it does swells the server. A
@@ -23,7 +23,7 @@ export class HoursReader {
 
   /** Has readers start, for who is about to ask. */
   warmUp(): void {
-    while (this.ready.length < MOST_READY) this.putBack(this.start());
+    while (this.ready.length < MAX_READY) this.putBack(this.start());
   }
 
   /** @throws SourceFailure where reading takes too long or too much */
@@ -32,7 +32,7 @@ export class HoursReader {
     worker.removeAllListeners();
     worker.ref();
     return new Promise((resolve, reject) => {
-      const late = setTimeout(() => void worker.terminate(), MOST_MS);
+      const late = setTimeout(() => void worker.terminate(), MAX_MS);
       const over = () => {
         clearTimeout(late);
         worker.removeAllListeners();
@@ -66,11 +66,11 @@ export class HoursReader {
 
   private start(): Worker {
     const program = join(this.programDir, 'workers/hours.js');
-    return new Worker(program, { resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB } });
+    return new Worker(program, { resourceLimits: { maxOldGenerationSizeMb: MAX_MEMORY_MB } });
   }
 
   private putBack(worker: Worker): void {
-    if (this.ready.length >= MOST_READY) {
+    if (this.ready.length >= MAX_READY) {
       void worker.terminate();
       return;
     }

@@ -4,7 +4,7 @@ import type { HoursReader } from './hours-reader.js';
 import { NotReachable } from './reachable.js';
 import { SourceFailure, type DaysTold, type OutsideQuery } from './source.js';
 
-export interface Patience {
+export interface RetryPolicy {
   /** One try may take so long. */
   readonly timeoutMs: number;
   /** Tries after the first. */
@@ -13,9 +13,9 @@ export interface Patience {
   readonly firstWaitMs: number;
 }
 
-export const PATIENCE: Patience = { timeoutMs: 4000, retries: 2, firstWaitMs: 300 };
+export const RETRY_POLICY: RetryPolicy = { timeoutMs: 4000, retries: 2, firstWaitMs: 300 };
 /** Ten years of hours in eight columns are some 5 MB. */
-const MOST_BYTES = 16e6;
+const MAX_BYTES = 16e6;
 
 /** A refusal that another try will not change. */
 class Refused extends SourceFailure {}
@@ -36,7 +36,7 @@ export class HttpSource {
     private readonly at: ServiceAddress,
     private readonly kind: 'weather' | 'gauge',
     private readonly reader: HoursReader,
-    private readonly patience: Patience = PATIENCE,
+    private readonly patience: RetryPolicy = RETRY_POLICY,
   ) {
     this.name = new URL(at.address).host;
   }
@@ -86,7 +86,7 @@ export class HttpSource {
   private async once(url: URL, signal: AbortSignal): Promise<string> {
     let answer: Answer;
     try {
-      answer = await ask(url, { signal, mostBytes: MOST_BYTES, privateNetwork: this.at.privateNetwork });
+      answer = await ask(url, { signal, mostBytes: MAX_BYTES, privateNetwork: this.at.privateNetwork });
     } catch (error) {
       if (error instanceof TooLong) throw new Refused(`${this.name} sends more than can be used`);
       if (error instanceof NotReachable) throw new Refused(error.message);

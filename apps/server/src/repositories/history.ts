@@ -6,7 +6,7 @@ import type { Db } from '../db/open.js';
 /** How long what was removed lies in the bin. */
 export const BIN_DAYS = 90;
 const DAY_MS = 86_400_000;
-const MOST_LISTED = 300;
+const MAX_LISTED = 300;
 
 /** What was removed before this has lain in the bin long enough. */
 export const binnedBefore = (now: Date): string => new Date(now.getTime() - BIN_DAYS * DAY_MS).toISOString();
@@ -72,7 +72,7 @@ export class HistoryRepository {
 
   /** What was done lately, or to one thing: latest first, each with the version before it. */
   async lately(of?: { readonly kind: HistoryKind; readonly id: string }): Promise<HistoryEntry[]> {
-    let query = this.db.selectFrom('history').selectAll().orderBy('id', 'desc').limit(MOST_LISTED);
+    let query = this.db.selectFrom('history').selectAll().orderBy('id', 'desc').limit(MAX_LISTED);
     if (of) query = query.where('kind', '=', of.kind).where('entity_id', '=', of.id);
     const rows = await query.execute();
     return rows.map(({ id, kind, entity_id, version, what, at, device, body }) => ({
@@ -105,7 +105,7 @@ export class HistoryRepository {
     const found: BinEntry[] = [];
     for (const kind of HISTORY_KINDS) {
       const { rows } = await sql<Content>`
-        select * from ${sql.table(kind)} where removed_at is not null order by removed_at desc limit ${MOST_LISTED}`.execute(
+        select * from ${sql.table(kind)} where removed_at is not null order by removed_at desc limit ${MAX_LISTED}`.execute(
         this.db,
       );
       for (const row of rows) {

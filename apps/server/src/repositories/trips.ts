@@ -7,7 +7,7 @@ import type { Unread } from './unread.js';
 
 const ROWS_AT_ONCE = 500;
 /** Events that go out at once. */
-const MOST_OUT = 2000;
+const MAX_OUT = 2000;
 
 /** Those of some trips of which nothing is to be left. */
 async function erasedAmong(db: Db, tripIds: readonly string[]): Promise<Set<string>> {
@@ -108,13 +108,13 @@ export class TripRepository {
       .select(['arrived', 'event'])
       .where('arrived', '>', arrived)
       .orderBy('arrived')
-      .limit(MOST_OUT + 1)
+      .limit(MAX_OUT + 1)
       .execute();
-    const out = rows.slice(0, MOST_OUT);
+    const out = rows.slice(0, MAX_OUT);
     return {
       events: this.unread.readable('note', out, ({ event }) => TripEvent.parse(JSON.parse(event))),
       upTo: out.at(-1)?.arrived ?? arrived,
-      more: rows.length > MOST_OUT,
+      more: rows.length > MAX_OUT,
     };
   }
 }

@@ -11,7 +11,7 @@ import type { Library } from '../services/library.js';
 import { bookIdOf } from './book-of.js';
 
 /** The largest archive taken. */
-const MOST_BYTES = 2_000_000_000;
+const MAX_BYTES = 2_000_000_000;
 
 /** All of a book as one file, and such a file in the book's place. */
 export function archiveRoutes(books: Library, dataDir: string): Router {
@@ -42,14 +42,14 @@ export function archiveRoutes(books: Library, dataDir: string): Router {
     const bounded = new Transform({
       transform(piece: Buffer, _encoding, done) {
         bytes += piece.length;
-        if (bytes > MOST_BYTES)
+        if (bytes > MAX_BYTES)
           done(new HttpProblem(413, 'Too large', 'The archive is too large: expected at most 2 GB.'));
         else done(null, piece);
       },
     });
     try {
       await pipeline(request, bounded, createWriteStream(file, { mode: 0o600 }));
-      await books.takeIn(id, file);
+      await books.importArchive(id, file);
     } catch (error) {
       if (error instanceof KeeperFailure && error.code === 'INKY_ARCHIVE')
         throw new HttpProblem(422, 'Not taken', `${error.message} Nothing was changed.`);

@@ -20,7 +20,7 @@ import type { Library } from '../services/library.js';
 import { bookIn } from './book-of.js';
 
 /** The largest file of weather taken: two years of hours fit several times over. */
-const MOST_CSV = '8mb';
+const MAX_CSV = '8mb';
 const ReadingIds = z.array(clientId, { error: 'expected a list of ids' }).min(1).max(MAX_BATCH);
 
 /** What the second copy of something is called, within the length that names have. */
@@ -117,7 +117,7 @@ export function bookRoutes(books: Library): Router {
   });
   router.post(
     '/books/:book/waters/:id/weather',
-    text({ type: 'text/csv', limit: MOST_CSV }),
+    text({ type: 'text/csv', limit: MAX_CSV }),
     async (request, response) => {
       const book = bookOf(request);
       const water = await waterOf(book, idOf(request));

@@ -1,7 +1,7 @@
 import { promisify } from 'node:util';
 import { gunzip } from 'node:zlib';
 import { parse } from '@inky-shoal/core';
-import { bedBytes, ChartFeature, ChartFeatures, ChartFrame, FeatureIds, MOST_BED_BYTES } from '@inky-shoal/core/chart';
+import { bedBytes, ChartFeature, ChartFeatures, ChartFrame, FeatureIds, MAX_BED_BYTES } from '@inky-shoal/core/chart';
 import { raw, Router, type Request } from 'express';
 import { jsonBody } from '../http/json-body.js';
 import { changeOf } from '../http/change.js';
@@ -51,7 +51,7 @@ export function chartRoutes(books: Library): Router {
   });
   router.put(
     '/books/:book/waters/:id/chart/bed',
-    raw({ type: 'application/octet-stream', limit: MOST_BED_BYTES }),
+    raw({ type: 'application/octet-stream', limit: MAX_BED_BYTES }),
     async (request, response) => {
       const { book, id } = await waterIn(request);
       const frame = frameOf(request);

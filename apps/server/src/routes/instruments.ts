@@ -7,7 +7,7 @@ import type { Library } from '../services/library.js';
 import { bookIn } from './book-of.js';
 
 /** So many pages are told at once. */
-const MOST_STREAMS = 32;
+const MAX_STREAMS = 32;
 
 /** A boat's instruments: where they are, and what they say as server-sent events. */
 export function instrumentRoutes(books: Library): Router {
@@ -25,11 +25,11 @@ export function instrumentRoutes(books: Library): Router {
   });
   router.get('/books/:book/instruments/stream', async (request, response) => {
     const { instruments } = bookOf(request);
-    if (streams >= MOST_STREAMS) {
+    if (streams >= MAX_STREAMS) {
       throw new HttpProblem(
         429,
         'Too many pages',
-        `${MOST_STREAMS} pages listen to the instruments already: close some.`,
+        `${MAX_STREAMS} pages listen to the instruments already: close some.`,
       );
     }
     streams++;

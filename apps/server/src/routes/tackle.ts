@@ -1,4 +1,4 @@
-import { MOST_PHOTO_BYTES, TackleBatch, TackleDraft, TackleIds } from '@inky-shoal/core/tackle';
+import { MAX_PHOTO_BYTES, TackleBatch, TackleDraft, TackleIds } from '@inky-shoal/core/tackle';
 import { raw, Router } from 'express';
 import { changeOf } from '../http/change.js';
 import { imageKind } from '../http/image-kind.js';
@@ -51,7 +51,7 @@ export function tackleRoutes(books: Library): Router {
   });
   router.put(
     '/books/:book/photos/:id',
-    raw({ type: ['image/*', 'application/octet-stream'], limit: MOST_PHOTO_BYTES }),
+    raw({ type: ['image/*', 'application/octet-stream'], limit: MAX_PHOTO_BYTES }),
     async (request, response) => {
       const book = bookOf(request);
       const id = idOf(request);

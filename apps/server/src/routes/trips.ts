@@ -9,7 +9,7 @@ import type { Library } from '../services/library.js';
 import { bookIn } from './book-of.js';
 
 /** A trip begins with a whole plan, and a batch may begin several. */
-const MOST_BYTES = '16mb';
+const MAX_BYTES = '16mb';
 
 const Point = z.coerce
   .number({ error: 'expected a whole number' })
@@ -22,7 +22,7 @@ export function tripRoutes(books: Library): Router {
   const router = Router();
   const bookOf = bookIn(books);
 
-  router.post('/books/:book/trip-events', jsonBody(MOST_BYTES), async (request, response) => {
+  router.post('/books/:book/trip-events', jsonBody(MAX_BYTES), async (request, response) => {
     const { trips } = bookOf(request);
     const events = bodyOf(request, TripEvents);
     response.json({ kept: events.length, added: await trips.add(events) });

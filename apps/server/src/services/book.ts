@@ -24,16 +24,16 @@ import { WaterRepository } from '../repositories/waters.js';
 import type { Backup, BackupService } from './backups.js';
 import { SecondCopy, type Change } from './change.js';
 import type { HoursReader } from '../outside/hours-reader.js';
-import type { Patience } from '../outside/http-source.js';
+import type { RetryPolicy } from '../outside/http-source.js';
 import { NoticeService } from './notices.js';
-import { InstrumentService, type LinePatience } from './instruments.js';
+import { InstrumentService, type LineRetryPolicy } from './instruments.js';
 import { OutsideService } from './outside.js';
 
 /** Where the outside is asked, unless the book says otherwise. */
 export interface OutsideOptions {
   readonly address: string | null;
-  readonly patience?: Patience;
-  readonly linePatience?: LinePatience;
+  readonly patience?: RetryPolicy;
+  readonly lineRetryPolicy?: LineRetryPolicy;
   /** Where the boat's instruments are, until the user says otherwise. */
   readonly boat: string | null;
   readonly reader: HoursReader;
@@ -63,7 +63,7 @@ export class BookService {
     private readonly dataDir: string,
     readonly backups: BackupService,
     private readonly systemNow: () => Date,
-    { address, patience, linePatience, boat, reader }: OutsideOptions,
+    { address, patience, lineRetryPolicy, boat, reader }: OutsideOptions,
   ) {
     this.db = db;
     const { unread } = this;
@@ -92,7 +92,7 @@ export class BookService {
       reader,
       patience,
     );
-    this.instruments = new InstrumentService(this.facts, () => this.now(), linePatience, boat);
+    this.instruments = new InstrumentService(this.facts, () => this.now(), lineRetryPolicy, boat);
   }
 
   /** The demo's clock stands still; the user's own book goes by the machine's. */

@@ -3,11 +3,11 @@ import { NotReachable, publicLookup } from '../outside/reachable.js';
 import { InstrumentListener, type InstrumentNews } from '@inky-shoal/core/formats/nmea';
 
 /** How long a line may be silent before that is said, and after how long one that is away is called again. */
-export interface LinePatience {
+export interface LineRetryPolicy {
   readonly silentMs: number;
   readonly againMs: number;
 }
-export const LINE_PATIENCE: LinePatience = { silentMs: 6000, againMs: 3000 };
+export const LINE_PATIENCE: LineRetryPolicy = { silentMs: 6000, againMs: 3000 };
 
 type LineNews = Extract<InstrumentNews, { kind: 'line' }>;
 type HeardNews = Extract<InstrumentNews, { kind: 'heard' }>;
@@ -60,7 +60,7 @@ export class InstrumentLine {
     let failure: string | null = null;
     socket.setEncoding('latin1');
     socket.on('connect', () => this.waitForWords());
-    socket.on('data', (piece) => this.hear(String(piece)));
+    socket.on('data', (piece) => this.receive(String(piece)));
     socket.on('error', (error: NodeJS.ErrnoException) => {
       failure = error instanceof NotReachable ? error.message : (WHY[error.code ?? ''] ?? 'The line broke.');
     });
@@ -72,7 +72,7 @@ export class InstrumentLine {
     });
   }
 
-  private hear(piece: string): void {
+  private receive(piece: string): void {
     const before = this.listener.heardSoFar.sentences;
     const heard = this.listener.push(piece);
     // Noise is no word: a line that only makes noise is as good as silent.

@@ -1,9 +1,9 @@
 import type { InstrumentNews, InstrumentsAddress } from '@inky-shoal/core/formats/nmea';
 import { refusePrivateHost } from '../outside/reachable.js';
 import type { FactRepository } from '../repositories/facts.js';
-import { InstrumentLine, type LinePatience } from './instrument-line.js';
+import { InstrumentLine, type LineRetryPolicy } from './instrument-line.js';
 
-export type { LinePatience } from './instrument-line.js';
+export type { LineRetryPolicy } from './instrument-line.js';
 
 const ADDRESS = 'instruments-address';
 const PRIVATE = 'instruments-private';
@@ -19,7 +19,7 @@ export class InstrumentService {
   constructor(
     private readonly facts: FactRepository,
     private readonly now: () => string,
-    private readonly patience?: LinePatience,
+    private readonly patience?: LineRetryPolicy,
     /** Where they are until the user says otherwise. */
     private readonly usual: string | null = null,
   ) {}
@@ -41,7 +41,7 @@ export class InstrumentService {
     // Nowhere is kept, too: it stands against where they usually are.
     await this.facts.set(PRIVATE, privateNetwork ? '1' : '0');
     await this.facts.set(ADDRESS, address ?? '');
-    this.hangUp();
+    this.disconnect();
     if (this.listeners.size) await this.callUp();
   }
 
@@ -52,13 +52,13 @@ export class InstrumentService {
     else await this.callUp();
     return () => {
       this.listeners.delete(listener);
-      if (!this.listeners.size) this.hangUp();
+      if (!this.listeners.size) this.disconnect();
     };
   }
 
   close(): void {
     this.listeners.clear();
-    this.hangUp();
+    this.disconnect();
   }
 
   private async callUp(): Promise<void> {
@@ -70,7 +70,7 @@ export class InstrumentService {
     for (const news of this.line.soFar()) this.tell(news);
   }
 
-  private hangUp(): void {
+  private disconnect(): void {
     this.line?.close();
     this.line = undefined;
   }

@@ -9,10 +9,10 @@ import { Keeper } from '../db/keeper.js';
 import { openBook } from '../db/open-book.js';
 import { BookAway, inWords } from '../db/trouble.js';
 import { HoursReader } from '../outside/hours-reader.js';
-import type { Patience } from '../outside/http-source.js';
+import type { RetryPolicy } from '../outside/http-source.js';
 import { BackupService } from './backups.js';
 import { BookService } from './book.js';
-import type { LinePatience } from './instruments.js';
+import type { LineRetryPolicy } from './instruments.js';
 
 export interface LibraryOptions {
   readonly dataDir: string;
@@ -25,8 +25,8 @@ export interface LibraryOptions {
   readonly demoOutside: string | null;
   /** Where the demo's boat speaks; null where it has none. */
   readonly demoBoat: string | null;
-  readonly patience?: Patience | undefined;
-  readonly linePatience?: LinePatience | undefined;
+  readonly patience?: RetryPolicy | undefined;
+  readonly lineRetryPolicy?: LineRetryPolicy | undefined;
 }
 
 /** What a book holds now and what a backup of it holds, by kind. */
@@ -124,7 +124,7 @@ export class Library {
    * Puts what an archive holds in the place of a book: read into a book of its own first, all of it or nothing; what the
    * book held is a backup. @throws KeeperFailure with the code INKY_ARCHIVE where it cannot be taken
    */
-  async takeIn(id: Book, archive: string): Promise<void> {
+  async importArchive(id: Book, archive: string): Promise<void> {
     const coming = `${this.fileOf(id)}.restoring`;
     this.clear(coming);
     try {
@@ -172,7 +172,7 @@ export class Library {
   }
 
   private async openOne(id: Book): Promise<void> {
-    const { dataDir, backupDir, systemNow, demoOutside, demoBoat, patience, linePatience } = this.options;
+    const { dataDir, backupDir, systemNow, demoOutside, demoBoat, patience, lineRetryPolicy } = this.options;
     const backups = new BackupService(id, this.fileOf(id), backupDir, this.keeper, systemNow);
     const [lastBackup] = backups.list();
     const opened = await openBook({
@@ -184,8 +184,11 @@ export class Library {
     });
     // The stand-ins make their weather up: only the demo may take them for the world.
     const outside = id === 'demo' ? { address: demoOutside, boat: demoBoat } : { address: null, boat: null };
-    const more = { patience, linePatience, reader: this.reader };
-    this.books.set(id, new BookService(id, { ...opened, lastBackup }, dataDir, backups, systemNow, { ...outside, ...more }));
+    const more = { patience, lineRetryPolicy, reader: this.reader };
+    this.books.set(
+      id,
+      new BookService(id, { ...opened, lastBackup }, dataDir, backups, systemNow, { ...outside, ...more }),
+    );
   }
 
   /** The demo ships with the program; the user's own book is backed up every day on which the server runs. */

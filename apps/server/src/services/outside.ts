@@ -7,7 +7,7 @@ import {
   WeatherDay,
 } from '@inky-shoal/core';
 import type { HoursReader } from '../outside/hours-reader.js';
-import { HttpSource, type Patience, type ServiceAddress } from '../outside/http-source.js';
+import { HttpSource, type RetryPolicy, type ServiceAddress } from '../outside/http-source.js';
 import { refusePrivateHost } from '../outside/reachable.js';
 import { SourceFailure, type DaysTold } from '../outside/source.js';
 import type { FactRepository } from '../repositories/facts.js';
@@ -51,7 +51,7 @@ export class OutsideService {
     /** Address of the service where the book names none of its own. */
     private readonly usualAddress: string | null,
     private readonly reader: HoursReader,
-    private readonly patience?: Patience,
+    private readonly patience?: RetryPolicy,
   ) {}
 
   /** Where the service is that serves weather and gauge; null where there is none. */
@@ -114,7 +114,7 @@ export class OutsideService {
     let question = this.underway.get(key);
     if (!question) {
       if (!ask && !(await this.isDue(water, kind))) return false;
-      question = this.question(water, kind, service).finally(() => this.underway.delete(key));
+      question = this.askService(water, kind, service).finally(() => this.underway.delete(key));
       this.underway.set(key, question);
     }
     let timer: NodeJS.Timeout | undefined;
@@ -137,7 +137,7 @@ export class OutsideService {
   }
 
   /** Asks, and keeps the answer or what went wrong. Never rejects: a silent outside is nothing unusual. */
-  private async question(water: Water, kind: OutsideKind, service: ServiceAddress): Promise<void> {
+  private async askService(water: Water, kind: OutsideKind, service: ServiceAddress): Promise<void> {
     try {
       const now = this.clock.bookNow();
       const source = new HttpSource(service, kind, this.reader, this.patience);

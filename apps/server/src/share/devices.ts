@@ -41,10 +41,10 @@ const SIGNS = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789';
 const CODE_SIGNS = 8;
 const CODE_MS = 5 * 60_000;
 /** Wrong tries from one address, and from all, before one has to wait. */
-const MOST_TRIES = 5;
-const MOST_TRIES_OF_ALL = 20;
+const MAX_TRIES = 5;
+const MAX_TRIES_OF_ALL = 20;
 const TRIES_OVER_MS = 5 * 60_000;
-const MOST_DEVICES = 20;
+const MAX_DEVICES = 20;
 /** When a device was seen is noted no more often than this. */
 const SEEN_MS = 60 * 60_000;
 
@@ -114,7 +114,7 @@ export class Devices {
     const now = this.now().getTime();
     this.tries = this.tries.filter(({ at }) => now - at < TRIES_OVER_MS);
     const own = this.tries.filter((each) => each.from === from).length;
-    if (own >= MOST_TRIES || this.tries.length >= MOST_TRIES_OF_ALL)
+    if (own >= MAX_TRIES || this.tries.length >= MAX_TRIES_OF_ALL)
       throw new NotPaired('Too many wrong tries: wait five minutes, then use a new code.', true);
     // Noted before it is known to be wrong: many at once are many.
     this.tries.push({ from, at: now });
@@ -122,13 +122,13 @@ export class Devices {
     const fits = code !== null && same(plain(given.code), code.text);
     const passes = await this.passes(given.passcode);
     if (!fits || !passes) {
-      if (this.tries.filter((each) => each.from === from).length >= MOST_TRIES) this.code = null;
+      if (this.tries.filter((each) => each.from === from).length >= MAX_TRIES) this.code = null;
       throw new NotPaired(
         this.hasPasscode ? 'Code or passcode is wrong, or the code is too old.' : 'The code is wrong, or too old.',
       );
     }
-    if (this.kept.devices.length >= MOST_DEVICES)
-      throw new NotPaired(`${MOST_DEVICES} devices are paired already: remove one first.`);
+    if (this.kept.devices.length >= MAX_DEVICES)
+      throw new NotPaired(`${MAX_DEVICES} devices are paired already: remove one first.`);
     this.code = null;
     this.tries = this.tries.filter((each) => each.from !== from);
     const token = randomBytes(32).toString('base64url');

@@ -3,13 +3,13 @@ import type { Shape } from './grid.js';
 import { coarser, neighbours, waysFrom } from './ways.js';
 
 /** The most arms a water is told apart into; smaller ones count as part of what they open to. */
-const MOST_ARMS = 60;
+const MAX_ARMS = 60;
 /** Arms are told on at most this many cells. */
-const MOST_CELLS = 250_000;
+const MAX_CELLS = 250_000;
 /** The open body of a water is where a disc of this share of the widest one fits. */
 const OPEN_SHARE = 0.55;
 /** An arm is at least this many times as long as the disc that no longer fits it is wide. */
-const LEAST_LENGTH = 1.5;
+const MIN_LENGTH = 1.5;
 
 /** Arms of a water: 0 the open body or land, else the number of an arm, and how far up it a cell lies. */
 export interface Arms {
@@ -42,7 +42,7 @@ function component(shape: Shape, inside: (cell: number) => boolean, seen: Uint8A
  * open body. Worked out on cells of at most a quarter million.
  */
 export function armsOf(grid: Shape, depths: Float32Array): Arms {
-  const { shape, water, coarse } = coarser(grid, depths, MOST_CELLS);
+  const { shape, water, coarse } = coarser(grid, depths, MAX_CELLS);
   const land = water.map((wet) => (wet ? 0 : 1));
   const toLand = distanceM(shape, land);
   let widest = 0;
@@ -66,10 +66,10 @@ export function armsOf(grid: Shape, depths: Float32Array): Arms {
     const cells = component(shape, inArm, seen, cell);
     let longest = 0;
     for (const each of cells) if (way[each] !== Infinity) longest = Math.max(longest, way[each] as number);
-    if (longest * shape.cellM >= LEAST_LENGTH * radius && longest > 2) parts.push({ cells, longest });
+    if (longest * shape.cellM >= MIN_LENGTH * radius && longest > 2) parts.push({ cells, longest });
   }
   parts.sort((a, b) => b.cells.length - a.cells.length);
-  for (const { cells, longest } of parts.slice(0, MOST_ARMS)) {
+  for (const { cells, longest } of parts.slice(0, MAX_ARMS)) {
     const number = lengthM.length;
     for (const each of cells) {
       arm[each] = number;

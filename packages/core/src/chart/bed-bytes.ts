@@ -2,7 +2,7 @@ import { bedBytes, UNKNOWN_CM, type ChartFrame } from '../contract/charts.js';
 import type { Grid } from './grid.js';
 
 /** A sounding farther off than this many cells is not told from one still farther. */
-const MOST_AWAY_CELLS = 255;
+const MAX_AWAY_CELLS = 255;
 
 /**
  * The bed as whole centimetres, two bytes a cell, low byte first: how it is kept and sent.
@@ -21,7 +21,7 @@ export function bedToBytes(
   if (!awayM) return bytes;
   const behind = bytes.subarray(values.length * 2);
   for (let cell = 0; cell < behind.length; cell++) {
-    behind[cell] = Math.min(MOST_AWAY_CELLS, Math.round((awayM[cell] as number) / cellM));
+    behind[cell] = Math.min(MAX_AWAY_CELLS, Math.round((awayM[cell] as number) / cellM));
   }
   return bytes;
 }

@@ -11,5 +11,5 @@ export { openWaterM } from './rays.js';
 export { armsOf } from './arms.js';
 export { READING_STEPS, readForms, type FormReading, type ReadingStep } from './reading.js';
 export { waterWays, type WaterWays } from './ways.js';
-export { bearingDeg, bestCutDeg, LEAST_CUT_DEG } from './line-up.js';
+export { bearingDeg, bestCutDeg, MIN_CUT_DEG } from './line-up.js';
 export { crossingIn } from './crossing.js';

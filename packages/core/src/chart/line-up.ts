@@ -17,7 +17,7 @@ export const cutDeg = (one: number, other: number): number => {
 };
 
 /** Lines of sight that cross under a smaller angle than this tell badly where one is. Common seamanship. */
-export const LEAST_CUT_DEG = 30;
+export const MIN_CUT_DEG = 30;
 
 /** The widest angle at which any two of some line-ups cross, degrees; null for fewer than two. */
 export function bestCutDeg(bearings: readonly number[]): number | null {

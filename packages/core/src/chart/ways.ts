@@ -74,7 +74,7 @@ export interface WaterWays {
 }
 
 /** Ways are looked for on at most this many cells. */
-const MOST_CELLS = 120_000;
+const MAX_CELLS = 120_000;
 
 /**
  * Ways by water between cells: shortest ways over eight neighbours on a coarser raster, then pulled straight where the
@@ -82,7 +82,7 @@ const MOST_CELLS = 120_000;
  * @param depths of the full raster, metres, 0 on land
  */
 export function waterWays(grid: Shape, depths: Float32Array, stops: readonly number[]): WaterWays {
-  const { shape, water, coarse, fine } = coarser(grid, depths, MOST_CELLS);
+  const { shape, water, coarse, fine } = coarser(grid, depths, MAX_CELLS);
   const nodes = stops.map(coarse);
   const ways = nodes.map((node) => waysFrom(shape, water, (cell) => cell === node));
   const sees = (from: number, to: number): boolean => {

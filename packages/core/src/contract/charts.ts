@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { clientId, instant, maybe, oneOf, quantity, record, shortText } from './fields.js';
 import { COVERS, STRUCTURES } from './ids.js';
-import { MOST_CHART_CELLS } from './limits.js';
+import { MAX_CHART_CELLS } from './limits.js';
 
 /** Where a chart lies and how its cells are laid out. Its bed goes apart, as whole centimetres. */
 export const ChartFrame = record('a chart', {
@@ -20,8 +20,8 @@ export const ChartFrame = record('a chart', {
   source: shortText('a source', 200),
   /** The bed was laid through soundings: behind it comes, a byte a cell, how far off the nearest one is. */
   sounded: maybe(z.boolean({ error: 'expected true or false' })),
-}).refine(({ cols, rows }) => cols * rows <= MOST_CHART_CELLS, {
-  error: `expected at most ${MOST_CHART_CELLS / 1e6} million cells`,
+}).refine(({ cols, rows }) => cols * rows <= MAX_CHART_CELLS, {
+  error: `expected at most ${MAX_CHART_CELLS / 1e6} million cells`,
   path: ['cols'],
 });
 export type ChartFrame = z.infer<typeof ChartFrame>;
@@ -30,7 +30,7 @@ export const KeptChart = z.strictObject({ ...ChartFrame.shape, updatedAt: instan
 export type KeptChart = z.infer<typeof KeptChart>;
 
 /** The largest bed taken, packed. */
-export const MOST_BED_BYTES = 40_000_000;
+export const MAX_BED_BYTES = 40_000_000;
 
 /** Bytes of a chart's bed before it is packed. */
 export const bedBytes = ({ cols, rows, sounded }: Pick<ChartFrame, 'cols' | 'rows' | 'sounded'>): number =>
@@ -58,7 +58,7 @@ export const FeatureShape = z.discriminatedUnion('type', [
 export type FeatureShape = z.infer<typeof FeatureShape>;
 
 /** Features that are taken at once. */
-export const MOST_FEATURES = 2000;
+export const MAX_FEATURES = 2000;
 
 /** What can be drawn on a chart. */
 export const FEATURE_KINDS = ['mark', 'track', 'cover', 'bottom', 'structure', 'zone', 'ramp'] as const;
@@ -74,7 +74,7 @@ export const LineUp = record('a line-up', {
 });
 export type LineUp = z.infer<typeof LineUp>;
 /** Line-ups that a mark may have. */
-export const MOST_LINE_UPS = 4;
+export const MAX_LINE_UPS = 4;
 
 export const ChartFeature = record('a feature of a chart', {
   id: clientId,
@@ -89,15 +89,15 @@ export const ChartFeature = record('a feature of a chart', {
   lineUps: maybe(
     z
       .array(LineUp, { error: 'expected a list of line-ups' })
-      .max(MOST_LINE_UPS, { error: `expected at most ${MOST_LINE_UPS} line-ups` }),
+      .max(MAX_LINE_UPS, { error: `expected at most ${MAX_LINE_UPS} line-ups` }),
   ),
 });
 export type ChartFeature = z.infer<typeof ChartFeature>;
 export const ChartFeatures = z
   .array(ChartFeature, { error: 'expected a list of features' })
   .min(1, { error: 'expected at least one feature' })
-  .max(MOST_FEATURES, { error: `expected at most ${MOST_FEATURES} features at once` });
-export const FeatureIds = z.array(clientId).min(1).max(MOST_FEATURES);
+  .max(MAX_FEATURES, { error: `expected at most ${MAX_FEATURES} features at once` });
+export const FeatureIds = z.array(clientId).min(1).max(MAX_FEATURES);
 
 /** A water's chart, the bed apart, with what was drawn on it. */
 export const WaterChart = z.strictObject({

@@ -12,4 +12,4 @@ export const LIMITS = {
 export type Limited = keyof typeof LIMITS;
 
 /** Cells of the largest chart: it is held in memory several times over. */
-export const MOST_CHART_CELLS = 16_000_000;
+export const MAX_CHART_CELLS = 16_000_000;

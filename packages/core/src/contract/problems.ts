@@ -14,11 +14,11 @@ function pathText(path: readonly PropertyKey[]): string {
 }
 
 /** More problems than this help nobody. */
-const MOST_PROBLEMS = 50;
+const MAX_PROBLEMS = 50;
 
 /** Turns what the schema refused into one problem for each field, the first fifty. Unknown fields are named one by one. */
 export function problemsOf(error: z.ZodError): Problem[] {
-  const issues = error.issues.slice(0, MOST_PROBLEMS);
+  const issues = error.issues.slice(0, MAX_PROBLEMS);
   const problems = issues.flatMap((issue): Problem[] =>
     issue.code === 'unrecognized_keys'
       ? issue.keys.map((key) => ({
@@ -27,7 +27,7 @@ export function problemsOf(error: z.ZodError): Problem[] {
         }))
       : [{ path: pathText(issue.path), message: issue.message }],
   );
-  return problems.slice(0, MOST_PROBLEMS);
+  return problems.slice(0, MAX_PROBLEMS);
 }
 
 export type Parsed<T> =

@@ -6,9 +6,9 @@ import { LIMITS } from './limits.js';
 import { Plan } from './plan.js';
 
 /** Notes that are taken at once; more go in several batches. */
-export const MOST_EVENTS = 2000;
+export const MAX_EVENTS = 2000;
 /** Stops that a trip's run may have. */
-const MOST_STOPS = 25;
+const MAX_STOPS = 25;
 /** Bounds of a fish: metres and grams in the units of their names. */
 export const FISH_LENGTH_MM = [20, 2500] as const;
 export const FISH_WEIGHT_G = [1, 100_000] as const;
@@ -19,8 +19,8 @@ const lonLat = z.tuple([quantity('a longitude in degrees', -180, 180), quantity(
 const truth = z.boolean({ error: 'expected true or false' });
 
 /** One thing of the lure that is other than advised. */
-export const TRIMS = ['brighter', 'more-natural', 'smaller', 'trailer-hook'] as const;
-export type Trim = (typeof TRIMS)[number];
+export const LURE_CHANGES = ['brighter', 'more-natural', 'smaller', 'trailer-hook'] as const;
+export type LureChange = (typeof LURE_CHANGES)[number];
 
 /** What is fished: where, how deep, with what, how fast. Carried from the advice into every note. */
 export const Fishing = record('what is fished', {
@@ -30,7 +30,7 @@ export const Fishing = record('what is fished', {
   cover: oneOf('a cover', COVERS).nullable(),
   depthM: quantity('a depth in metres', 0, 300),
   category: oneOf('a category', CATEGORIES),
-  trim: oneOf('a change of the lure', TRIMS).nullable(),
+  trim: oneOf('a change of the lure', LURE_CHANGES).nullable(),
   /** How fast the lure comes, pauses included. */
   paceMps: quantity('a pace in metres a second', 0, 10),
 });
@@ -120,7 +120,7 @@ export const TripEvent = z.discriminatedUnion(
       waterId: maybe(clientId),
       place: Place.nullable(),
       plan: TripPlan.nullable(),
-      stops: z.array(TripStop).max(MOST_STOPS, { error: `expected at most ${MOST_STOPS} stops` }),
+      stops: z.array(TripStop).max(MAX_STOPS, { error: `expected at most ${MAX_STOPS} stops` }),
       /** The book's clock less the machine's, so that the demo's day goes on from its own hour. */
       aheadMs: z.number({ error: 'expected milliseconds' }),
     }),
@@ -173,7 +173,7 @@ export type TripEventOf<Kind extends TripEvent['kind']> = Extract<TripEvent, { k
 export const TripEvents = z
   .array(TripEvent, { error: 'expected a list of events' })
   .min(1, { error: 'expected at least one event' })
-  .max(MOST_EVENTS, { error: `expected at most ${MOST_EVENTS} events at once` });
+  .max(MAX_EVENTS, { error: `expected at most ${MAX_EVENTS} events at once` });
 
 /** What came in from all devices after a point, and the point reached. */
 export const TripNews = z.strictObject({ events: z.array(TripEvent), upTo: z.number(), more: z.boolean() });

@@ -12,7 +12,7 @@ interface CalendarDay {
 }
 /** Days once worked out: a lake of ten years asks each of them a hundred times. */
 const days = new Map<number, CalendarDay>();
-const MOST_KEPT = 20_000;
+const MAX_KEPT = 20_000;
 
 function calendarDay(day: number): CalendarDay {
   let found = days.get(day);
@@ -20,7 +20,7 @@ function calendarDay(day: number): CalendarDay {
     const date = new Date(day * DAY_MS);
     const dayOfYear = day - Math.round(Date.UTC(date.getUTCFullYear(), 0, 1) / DAY_MS) + 1;
     found = { date: date.toISOString().slice(0, 10), dayOfYear };
-    if (days.size >= MOST_KEPT) days.clear();
+    if (days.size >= MAX_KEPT) days.clear();
     days.set(day, found);
   }
   return found;

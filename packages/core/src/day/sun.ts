@@ -32,7 +32,7 @@ export interface SunDay {
 const DAY_MS = 86_400_000;
 const DEG = Math.PI / 180;
 
-const MOST_KEPT = 64;
+const MAX_KEPT = 64;
 const days = new Map<string, SunDay>();
 
 /** The sun and moon of a day at a place; a day that is planned again and again is worked out once. */
@@ -40,7 +40,7 @@ export function sunDay(date: string, place: Place): SunDay {
   const key = `${date} ${place.latitude} ${place.longitude} ${place.timeZone}`;
   let day = days.get(key);
   if (!day) {
-    if (days.size >= MOST_KEPT) days.clear();
+    if (days.size >= MAX_KEPT) days.clear();
     days.set(key, (day = workOutSunDay(date, place)));
   }
   return day;

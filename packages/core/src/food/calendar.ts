@@ -19,11 +19,11 @@ export interface FoodBand {
 }
 
 /** Under this a forage is not worth a band. */
-const LEAST_ACTIVITY = 0.12;
+const MIN_ACTIVITY = 0.12;
 /** A gap of so many days does not break a band. */
 const GAP_DAYS = 3;
 /** A stage that lasts no longer than this is a passing doubt, not a stage. */
-const LEAST_DAYS = 4;
+const MIN_DAYS = 4;
 
 /**
  * What the forage does along the days, from the same rules that name the food of one day: for each kind the strongest
@@ -39,7 +39,7 @@ export function foodCalendar(fromDay: number, toDay: number, factsOn: (day: numb
     for (const [index, { rule, degree }] of fired.entries()) {
       const activity = rule.effect.activity * degree;
       const known = strongest.get(rule.effect.kind);
-      if (activity >= LEAST_ACTIVITY && activity > (known?.activity ?? 0)) {
+      if (activity >= MIN_ACTIVITY && activity > (known?.activity ?? 0)) {
         strongest.set(rule.effect.kind, { activity, index });
       }
     }
@@ -57,5 +57,5 @@ export function foodCalendar(fromDay: number, toDay: number, factsOn: (day: numb
       bands.push(band);
     }
   }
-  return bands.filter(({ from, to }) => to - from >= LEAST_DAYS);
+  return bands.filter(({ from, to }) => to - from >= MIN_DAYS);
 }

@@ -1,5 +1,5 @@
 import type { Grid } from '../chart/grid.js';
-import { MOST_CHART_CELLS } from '../contract/limits.js';
+import { MAX_CHART_CELLS } from '../contract/limits.js';
 import { FileProblem } from './file-problem.js';
 
 /** A file that cannot be read, said with the line. */
@@ -17,9 +17,9 @@ const KEYS = [
 ] as const;
 type Key = (typeof KEYS)[number];
 /** More cells than this are refused: a chart is held in memory several times over. */
-export const MOST_CELLS = MOST_CHART_CELLS;
+export const MAX_CELLS = MAX_CHART_CELLS;
 /** A chart has at least this many cells either way. */
-const LEAST_SIDE = 3;
+const MIN_SIDE = 3;
 
 const SPACE = 32;
 const LINE = 10;
@@ -75,8 +75,8 @@ function header(text: string): { values: Partial<Record<Key, number>>; end: numb
 
 function whole(value: number | undefined, key: string): number {
   if (value === undefined) throw new GridProblem(`expected ${key} at the top of the file`);
-  if (!Number.isInteger(value) || value < LEAST_SIDE) {
-    throw new GridProblem(`${key}: expected a whole number of at least ${LEAST_SIDE}, got ${value}`);
+  if (!Number.isInteger(value) || value < MIN_SIDE) {
+    throw new GridProblem(`${key}: expected a whole number of at least ${MIN_SIDE}, got ${value}`);
   }
   return value;
 }
@@ -94,8 +94,8 @@ export function readAsciiGrid(text: string, step?: (share: number) => void): Gri
   const cellM = head.cellsize;
   if (cellM === undefined) throw new GridProblem('expected cellsize at the top of the file');
   if (cellM <= 0) throw new GridProblem(`cellsize: expected more than 0, got ${cellM}`);
-  if (cols * rows > MOST_CELLS) {
-    throw new GridProblem(`expected at most ${MOST_CELLS / 1e6} million cells, got ${Math.round((cols * rows) / 1e6)}`);
+  if (cols * rows > MAX_CELLS) {
+    throw new GridProblem(`expected at most ${MAX_CELLS / 1e6} million cells, got ${Math.round((cols * rows) / 1e6)}`);
   }
   const nodata = head.nodata_value ?? -9999;
   const values = new Float32Array(cols * rows);

@@ -3,7 +3,7 @@ import { dateOf, localTimes } from '../day/calendar.js';
 
 const HOUR_MS = 3_600_000;
 /** A day with fewer hours than this says too little of its mean. */
-const LEAST_HOURS = 12;
+const MIN_HOURS = 12;
 
 type Column = readonly (number | null)[];
 
@@ -24,7 +24,7 @@ function hoursByDay(firstHour: string, count: number, timeZone: string): Map<num
 const there = (column: Column, hours: readonly number[]): number[] =>
   hours.map((hour) => column[hour]).filter((value): value is number => typeof value === 'number');
 
-function meanOf(column: Column, hours: readonly number[], least = LEAST_HOURS): number | null {
+function meanOf(column: Column, hours: readonly number[], least = MIN_HOURS): number | null {
   const values = there(column, hours);
   return values.length < least ? null : values.reduce((sum, value) => sum + value, 0) / values.length;
 }
@@ -39,7 +39,7 @@ function meanDirection(from: Column, speed: Column, hours: readonly number[]): n
     north += wind * Math.cos((direction * Math.PI) / 180);
     found++;
   }
-  return found < LEAST_HOURS ? null : ((((Math.atan2(east, north) * 180) / Math.PI) % 360) + 360) % 360;
+  return found < MIN_HOURS ? null : ((((Math.atan2(east, north) * 180) / Math.PI) % 360) + 360) % 360;
 }
 
 /** A day's mean is kept to the hundredth: no instrument is finer, and days are sent about in thousands. */

@@ -63,7 +63,7 @@ export function dewPointC(airTempC: number, humidityPercent: number): number {
 }
 
 const HOUR_MS = 3_600_000;
-const MOST_HOURS = 200_000;
+const MAX_HOURS = 200_000;
 
 /**
  * Hourly weather from a table with a head: a column of times, air temperature, dew point or humidity, wind, and what else
@@ -102,7 +102,7 @@ export function weatherFromTable(table: TextTable, timeZone: string, now: string
   const hours = rows.map(({ hour }) => hour);
   const first = hours.reduce((a, b) => Math.min(a, b));
   const count = hours.reduce((a, b) => Math.max(a, b)) - first + 1;
-  if (count > MOST_HOURS) throw new TableProblem(`Expected at most ${MOST_HOURS} hours, got ${count}.`);
+  if (count > MAX_HOURS) throw new TableProblem(`Expected at most ${MAX_HOURS} hours, got ${count}.`);
   const figures = (quantity: Quantity): (number | null)[] => {
     const filled = new Array<number | null>(count).fill(null);
     const column = columns.get(quantity);

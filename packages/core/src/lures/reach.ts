@@ -1,7 +1,7 @@
 import type { LineMaterial } from '../contract/ids.js';
 import { castPath, maxDepthOf } from '../mechanics/cast-path.js';
 import { lineOf } from '../mechanics/lines.js';
-import { pullOf } from '../mechanics/lure-forces.js';
+import { lurePull } from '../mechanics/lure-forces.js';
 import { calibrated } from '../mechanics/calibrated.js';
 import { depthHeldM, sinkingLure } from '../mechanics/sinking.js';
 import type { Category, WaterForm } from './category.js';
@@ -23,7 +23,7 @@ export interface StatedDepth {
 }
 
 /** What decides how deep a lure of a form comes. */
-export interface ReachAsked {
+export interface ReachInput {
   readonly form: WaterForm;
   readonly line: LineChoice;
   /** For divers. */
@@ -42,12 +42,12 @@ const thickness = ({ material, testLb, diameterMm }: LineChoice) =>
 
 /** Answers come back again and again: lures, lines and paces are few. */
 const known = new Map<string, number>();
-const MOST_KNOWN = 4000;
+const MAX_KNOWN = 4000;
 
 function remembered(key: string, work: () => number): number {
   let value = known.get(key);
   if (value === undefined) {
-    if (known.size >= MOST_KNOWN) known.clear();
+    if (known.size >= MAX_KNOWN) known.clear();
     known.set(key, (value = work()));
   }
   return value;
@@ -60,14 +60,14 @@ export const diverDeepestM = ({ depthM, line, castM }: StatedDepth, on: LineChoi
   remembered(`dive ${depthM} ${nameLine(line)} ${castM} ${nameLine(on)}`, () => {
     const cast = { castM, rodTipM: ROD_TIP_M, speedMps: STATED_SPEED_MPS, rough: true };
     const lure = calibrated(depthM, { ...cast, line: thickness(line) });
-    return maxDepthOf(castPath(cast, thickness(on), pullOf(lure, STATED_SPEED_MPS), 'to-deepest'));
+    return maxDepthOf(castPath(cast, thickness(on), lurePull(lure, STATED_SPEED_MPS), 'to-deepest'));
   });
 
 /** Cast on which sinking lures are reeled, in m. */
 const SINKING_CAST_M = 25;
 
 /** How deep a lure comes on a line: a diver by its lip, a sinking one by what it holds at a pace; none on the surface. */
-export function deepestM({ form, line, stated, massG, speedMps }: ReachAsked): number {
+export function deepestM({ form, line, stated, massG, speedMps }: ReachInput): number {
   if (form === 'surface') return 0;
   if (form === 'hung') return Infinity;
   if (form === 'diver') return diverDeepestM(stated, line);

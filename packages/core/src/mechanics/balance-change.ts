@@ -21,12 +21,12 @@ export interface HardwareAnswer {
 }
 
 /** A hook may be so many sizes larger or smaller before it no longer suits the lure. */
-const MOST_STEPS = 2;
+const MAX_STEPS = 2;
 /** Adhesive strips and wire come in such pieces, in g. */
 const STRIPS_G = [0.05, 0.1, 0.15, 0.2, 0.25, 0.3, 0.35, 0.4, 0.5, 0.6, 0.75, 1];
 /** Where they are put: before, at and behind the middle, clear of the hooks. */
 const STRIP_PLACES = [0.2, 0.35, 0.5, 0.65, 0.8];
-const MOST_ANSWERS = 3;
+const MAX_ANSWERS = 3;
 
 interface Option {
   readonly cost: number;
@@ -39,7 +39,7 @@ function hookOptions(hooks: readonly BalanceHook[]): Option[] {
   return hooks.reduce<Option[]>(
     (options, hook) =>
       options.flatMap((option) =>
-        Array.from({ length: 2 * MOST_STEPS + 1 }, (_, index) => index - MOST_STEPS).flatMap((steps) => {
+        Array.from({ length: 2 * MAX_STEPS + 1 }, (_, index) => index - MAX_STEPS).flatMap((steps) => {
           const size = hookSizeBy(hook.size, steps);
           if (size === undefined) return [];
           const changes: HardwareChange[] = steps ? [{ kind: 'hook', at: hook.at, from: hook.size, to: size }] : [];
@@ -109,7 +109,7 @@ export function smallestChanges(input: SuspendingBalanceInput): HardwareAnswer[]
   const behaving = costed(input).filter(({ result }) => result.behaviour === wanted.behaviour);
   const whole = behaving.filter(({ result }) => (wanted.attitude ?? result.attitude) === result.attitude);
   return distinct(whole.length ? whole : behaving)
-    .slice(0, MOST_ANSWERS)
+    .slice(0, MAX_ANSWERS)
     .map(({ changes, result }) => ({ changes, result }));
 }
 

@@ -109,13 +109,13 @@ export interface Body {
   readonly momentG: number;
 }
 
-type Rigged = Pick<SuspendingBalanceInput, 'hooks' | 'addedWeights' | 'line' | 'waterTempC' | 'salinityPsu'>;
+type RigState = Pick<SuspendingBalanceInput, 'hooks' | 'addedWeights' | 'line' | 'waterTempC' | 'salinityPsu'>;
 
-const waterGCm3 = ({ waterTempC, salinityPsu: salinity }: Pick<Rigged, 'waterTempC' | 'salinityPsu'>): number =>
+const waterGCm3 = ({ waterTempC, salinityPsu: salinity }: Pick<RigState, 'waterTempC' | 'salinityPsu'>): number =>
   waterDensityKgM3(waterTempC, salinity) / 1000;
 
 /** What hangs on the body: grams in water, each with its place. */
-function loads({ hooks, addedWeights, line, ...water }: Rigged): { grams: number; at: number }[] {
+function loads({ hooks, addedWeights, line, ...water }: RigState): { grams: number; at: number }[] {
   const density = waterGCm3(water);
   return [
     ...hooks.map(({ size, at: place }) => ({ grams: trebleMassG(size) * (1 - density / STEEL_G_CM3), at: place })),
@@ -136,7 +136,7 @@ const sumOf = (values: readonly number[]): number => values.reduce((sum, value) 
  * How fast a body of so many grams in water goes down, in m/s, lying level: weight against the drag of a cylinder
  * across the flow (White 1974), whose coefficient follows the speed.
  */
-function verticalSpeed(netG: number, lengthMm: number, widthMm: number, water: Rigged): number {
+function verticalSpeed(netG: number, lengthMm: number, widthMm: number, water: RigState): number {
   const densityKgM3 = 1000 * waterGCm3(water);
   const viscosity = viscosityM2S(Math.max(0, water.waterTempC), densityKgM3);
   const weightN = (Math.abs(netG) / 1000) * GRAVITY_MPS2;
@@ -150,7 +150,7 @@ function verticalSpeed(netG: number, lengthMm: number, widthMm: number, water: R
 }
 
 /** The grams in water with which it goes down at a speed: the speed of more grams is greater, so halving finds it. */
-function gramsAtSpeed(speedMps: number, lengthMm: number, widthMm: number, water: Rigged): number {
+function gramsAtSpeed(speedMps: number, lengthMm: number, widthMm: number, water: RigState): number {
   let [low, high] = [0, 400];
   for (let round = 0; round < 60; round++) {
     const grams = (low + high) / 2;
@@ -216,7 +216,7 @@ export const attitudeAt = (noseAngleDeg: number): Attitude => {
 /** How a body hangs with what is on it, in this water. */
 export function balanceOf(
   body: Body,
-  rigged: Rigged,
+  rigged: RigState,
   { lengthMm, widthMm }: { lengthMm: number; widthMm: number },
 ): SuspendingBalance {
   const density = waterGCm3(rigged);

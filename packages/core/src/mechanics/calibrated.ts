@@ -12,7 +12,7 @@ export class CalcProblem extends Error {
 }
 
 const known = new Map<string, LureForces>();
-const MOST_KNOWN = 300;
+const MAX_KNOWN = 300;
 
 /** Calibrates a diver once: lures come back again and again. @throws CalcProblem where the depth cannot be had */
 export function calibrated(statedDepthM: number, statedFor: StatedFor): LureForces {
@@ -26,7 +26,7 @@ export function calibrated(statedDepthM: number, statedFor: StatedFor): LureForc
       if (error instanceof StatedDepthProblem) throw new CalcProblem('lure.statedDepthM', error.message);
       throw error;
     }
-    if (known.size >= MOST_KNOWN) known.clear();
+    if (known.size >= MAX_KNOWN) known.clear();
     known.set(key, lure);
   }
   return lure;

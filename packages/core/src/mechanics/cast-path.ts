@@ -1,4 +1,4 @@
-import { angleAtLure, movingLine, type Pull } from './line-curve.js';
+import { angleAtLure, movingLine, type LurePull } from './line-curve.js';
 import type { Line } from './lines.js';
 
 /** A point of a path or of a bottom: how far from the angler, how deep, both in m. */
@@ -44,7 +44,7 @@ export function bottomAtM(bottom: readonly PathPoint[] | undefined, distanceM: n
 export function castPath(
   cast: Cast,
   line: Line,
-  pull: (angleRad: number) => Pull,
+  pull: (angleRad: number) => LurePull,
   part: 'whole' | 'to-deepest' = 'whole',
 ): PathPoint[] {
   const { castM, rodTipM, speedMps, bottom } = cast;

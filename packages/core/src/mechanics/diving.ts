@@ -1,6 +1,6 @@
 import { castPath, maxDepthOf, type Cast, type PathPoint } from './cast-path.js';
 import type { Line } from './lines.js';
-import { newtonsOfGrams, pullOf, type LureForces } from './lure-forces.js';
+import { newtonsOfGrams, lurePull, type LureForces } from './lure-forces.js';
 
 /** The rig and cast that a lure's stated depth stands for. */
 export interface StatedFor extends Cast {
@@ -8,7 +8,7 @@ export interface StatedFor extends Cast {
 }
 
 /** What a small diver draws at 1 m/s, in N, and how steeply the force of the steepest lip points down. Judgement. */
-const LEAST_FORCE = 0.6;
+const MIN_FORCE = 0.6;
 const STEEPEST_RAD = (80 * Math.PI) / 180;
 /** Most divers float a little. */
 const FLOATS_G = 1;
@@ -18,14 +18,14 @@ const FLOATS_G = 1;
  * draws more strongly. 1 is the least strong of the steepest.
  */
 const diverOf = (lip: number): LureForces => ({
-  forceNS2M2: LEAST_FORCE * Math.max(1, lip),
+  forceNS2M2: MIN_FORCE * Math.max(1, lip),
   divesRad: STEEPEST_RAD * Math.min(1, lip),
   weightN: -newtonsOfGrams(FLOATS_G),
 });
 
 /** The way of a diver through the water. */
 export const divePath = (diver: LureForces, line: Line, cast: Cast): PathPoint[] =>
-  castPath(cast, line, pullOf(diver, cast.speedMps));
+  castPath(cast, line, lurePull(diver, cast.speedMps));
 
 /** A stated depth that no lip reaches on the cast it is stated for. */
 export class StatedDepthProblem extends Error {
@@ -45,7 +45,7 @@ const NEAR_M = 0.003;
  */
 export function calibratedDiver(statedDepthM: number, { line, ...cast }: StatedFor): LureForces {
   const off = (log: number) => {
-    const pull = pullOf(diverOf(Math.exp(log)), cast.speedMps);
+    const pull = lurePull(diverOf(Math.exp(log)), cast.speedMps);
     return maxDepthOf(castPath(cast, line, pull, 'to-deepest')) - statedDepthM;
   };
   let [low, high] = [Math.log(SHORTEST_LIP), Math.log(Math.max(0.1, 0.25 * statedDepthM))];

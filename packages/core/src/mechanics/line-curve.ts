@@ -15,7 +15,7 @@ const SAG = 0.6;
 const PIECES = 20;
 
 /** What the lure does at an angle of the line at its nose. */
-export interface Pull {
+export interface LurePull {
   /** How strongly it draws at the line, in N. */
   readonly tensionN: number;
   /** How steeply it goes down through the water, in radians; under 0 where it rises. */
@@ -73,7 +73,7 @@ function bentBy(
  */
 function missM(
   line: MovingLine,
-  pull: (angleRad: number) => Pull,
+  pull: (angleRad: number) => LurePull,
   angleRad: number,
   distanceM: number,
   depthM: number,
@@ -115,7 +115,7 @@ const NEAR_M = 4e-3;
  */
 export function angleAtLure(
   line: MovingLine,
-  pull: (angleRad: number) => Pull,
+  pull: (angleRad: number) => LurePull,
   distanceM: number,
   depthM: number,
   tipM: number,

@@ -1,5 +1,5 @@
 import { GRAVITY_MPS2 } from './drag.js';
-import type { Pull } from './line-curve.js';
+import type { LurePull } from './line-curve.js';
 
 /** What the water and its own weight do to a lure that moves. */
 export interface LureForces {
@@ -18,7 +18,10 @@ export const newtonsOfGrams = (grams: number): number => (grams / 1000) * GRAVIT
  * The balance of a lure on a line: for the angle of the line at its nose, how steeply it must move for weight, drag and
  * lift to point straight along the line, and how strongly it then draws.
  */
-export function pullOf({ forceNS2M2, divesRad, weightN }: LureForces, speedMps: number): (angleRad: number) => Pull {
+export function lurePull(
+  { forceNS2M2, divesRad, weightN }: LureForces,
+  speedMps: number,
+): (angleRad: number) => LurePull {
   const forceN = forceNS2M2 * speedMps ** 2;
   return (angleRad) => {
     // Across the line: weight x cos(angle) = force x sin(what the descent makes of it).

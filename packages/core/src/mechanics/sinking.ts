@@ -1,7 +1,7 @@
 import { castPath, type Cast, type PathPoint } from './cast-path.js';
-import { angleAtLure, movingLine, type Pull } from './line-curve.js';
+import { angleAtLure, movingLine, type LurePull } from './line-curve.js';
 import type { Line } from './lines.js';
-import { newtonsOfGrams, pullOf, type LureForces } from './lure-forces.js';
+import { newtonsOfGrams, lurePull, type LureForces } from './lure-forces.js';
 
 /** Kinds of lure that sink by themselves, as the water sees them. */
 export const SINKING_FORMS = [
@@ -66,12 +66,12 @@ export function sinkingLure(form: SinkingForm, massG: number): LureForces {
 
 /** The way of a sinking lure through the water, from the depth to which it was let down. */
 export const sinkPath = (lure: LureForces, line: Line, cast: Cast): PathPoint[] =>
-  castPath(cast, line, pullOf(lure, cast.speedMps));
+  castPath(cast, line, lurePull(lure, cast.speedMps));
 
 const DEEPEST_M = 40;
 
 /** The angle of the line at the nose of a lure that is drawn level, in radians. */
-function levelAngle(pull: (angleRad: number) => Pull): number {
+function levelAngle(pull: (angleRad: number) => LurePull): number {
   let [low, high] = [-Math.PI / 2, Math.PI / 2];
   while (high - low > 1e-5) {
     const middle = (low + high) / 2;
@@ -88,7 +88,7 @@ function levelAngle(pull: (angleRad: number) => Pull): number {
  */
 export function depthHeldM(lure: LureForces, line: Line, { castM, rodTipM, speedMps }: Cast): number {
   const moving = movingLine(line, speedMps);
-  const pull = pullOf(lure, speedMps);
+  const pull = lurePull(lure, speedMps);
   const level = levelAngle(pull);
   const drawn = pull(level);
   const angleAt = (depthM: number) =>

@@ -92,7 +92,7 @@ interface PlaceKind {
   /** The rules on groups that can speak there at all: those that name one of its facts. */
   readonly rules: readonly Rule<GroupVotes>[];
   /** Log-weight lost where the two are hardly ever met together. */
-  readonly odd: number;
+  readonly rarityCost: number;
   /** Water over the top of such a cover counts. */
   readonly grows: boolean;
 }
@@ -108,7 +108,7 @@ function placeKind(structure: Structure, cover: Cover): PlaceKind {
     known = {
       slots: [PLACE_SLOTS.structure[structure], PLACE_SLOTS.cover[cover], PLACE_SLOTS.ground[cover]],
       rules: PLACE_GROUP_RULES.filter(({ when }) => mentions(when, named)),
-      odd: COVER_HARDLY_AT[cover]?.includes(structure) ? HARDLY_AT_COST : 0,
+      rarityCost: COVER_HARDLY_AT[cover]?.includes(structure) ? HARDLY_AT_COST : 0,
       grows: ground === 'grass' || ground === 'mat',
     };
     covers.set(cover, known);
@@ -117,7 +117,7 @@ function placeKind(structure: Structure, cover: Cover): PlaceKind {
 }
 
 /** A group at a structure and cover before the best few are picked. */
-interface Candidate {
+interface PlaceCandidate {
   readonly structure: Structure;
   readonly cover: Cover;
   readonly group: Group;
@@ -132,8 +132,8 @@ interface Candidate {
  * The best few, by weight, with a place of its own for every group that counts; what is much like a named one stands
  * back (maximal marginal relevance, Carbonell & Goldstein 1998).
  */
-function bestOf(candidates: readonly Candidate[], shares: ReadonlyMap<GroupId, number>): Candidate[] {
-  const picked: Candidate[] = [];
+function bestOf(candidates: readonly PlaceCandidate[], shares: ReadonlyMap<GroupId, number>): PlaceCandidate[] {
+  const picked: PlaceCandidate[] = [];
   const left = [...candidates].sort((a, b) => b.weight - a.weight);
   while (picked.length < MAX_PLACES && left.length) {
     let best = 0;
@@ -169,11 +169,11 @@ function candidatesOf(
   const structureVotes = tally(structureRules);
   const coverVotes = tally(coverRules);
   const coverTopM = facts.figure('waterOverCoverM');
-  const candidates: Candidate[] = [];
+  const candidates: PlaceCandidate[] = [];
   for (const structure of structures) {
     for (const cover of covers) {
-      const { slots, rules, odd, grows } = placeKind(structure, cover);
-      const placeGroups = facts.tryingSlots(slots, (here) => fire(rules, here));
+      const { slots, rules, rarityCost: odd, grows } = placeKind(structure, cover);
+      const placeGroups = facts.withTemporarySlots(slots, (here) => fire(rules, here));
       const bonus = tally(placeGroups);
       const over = grows ? coverTopM : undefined;
       for (const group of judged.groups) {
@@ -245,9 +245,11 @@ export function holdingPlaces(
     ({ weight, group }) => (shares.get(group.id) as number) >= MIN_WEIGHT && weight > 0,
   );
   // Each stands for the fish of its group, in the proportion of its own weight.
-  const standing = (group: GroupId) =>
+  const groupWeight = (group: GroupId) =>
     picked.filter((each) => each.group.id === group).reduce((sum, { weight }) => sum + weight, 0);
-  const weights = picked.map(({ weight, group }) => ((shares.get(group.id) as number) * weight) / standing(group.id));
+  const weights = picked.map(
+    ({ weight, group }) => ((shares.get(group.id) as number) * weight) / groupWeight(group.id),
+  );
   const named = weights.reduce((sum, weight) => sum + weight, 0);
   return picked
     .map((candidate, index): HoldingPlace => {

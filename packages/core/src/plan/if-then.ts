@@ -36,7 +36,7 @@ function difference(first: FirstChoice | null, other: FirstChoice | null, units:
 /** Turns that are always answered, since they are what the ramp tells: what if nothing changes is an answer too. */
 const ALWAYS_ANSWERED: ReadonlySet<string> = new Set(['if-warmer', 'if-colder']);
 
-function standing({ category, runDepthM, pauseS }: FirstChoice, units: UnitSystem): string {
+function unchangedAdvice({ category, runDepthM, pauseS }: FirstChoice, units: UnitSystem): string {
   const waits = pauseS ? `, waits of ${pauseS[0]} to ${pauseS[1]} s` : '';
   return `the ${nameOf(category.id)} stands, at ${sayRange('depth', runDepthM, units)}${waits}`;
 }
@@ -90,7 +90,8 @@ export function turnsOf(day: JudgedDay): TurnAdvice[] {
 export function ifThenCards(day: JudgedDay, now: FirstChoice | null): Plan['ifThen'] {
   const { units } = day;
   const cards = plannedTurns(day).flatMap(({ rule, when, first }) => {
-    const then = difference(now, first, units) ?? (ALWAYS_ANSWERED.has(rule) && first ? standing(first, units) : null);
+    const then =
+      difference(now, first, units) ?? (ALWAYS_ANSWERED.has(rule) && first ? unchangedAdvice(first, units) : null);
     return then ? [{ when, then, rule }] : [];
   });
   return [...answersTo(day.conditions.feedback ?? []), ...cards, ...leaving(day)];

@@ -54,12 +54,12 @@ const COVER_WEIGHT = 1.1;
 /** Passing so freely is neither praise nor fault. */
 const COVER_CENTRE = 0.75;
 /** Passing as freely as can be gains no more than this. */
-const MOST_PASSAGE = 0.25;
+const MAX_PASSAGE = 0.25;
 /** Under this a lure is not fished in a cover. */
 const MIN_PASSAGE = 0.12;
 /** Not suiting the water at all is as bad as this share of suiting it. */
-const LEAST_FIT = 0.03;
-const logFit = (fit: number): number => Math.log(LEAST_FIT + (1 - LEAST_FIT) * fit);
+const MIN_FIT = 0.03;
+const logFit = (fit: number): number => Math.log(MIN_FIT + (1 - MIN_FIT) * fit);
 /** Where it hits and glances off, a lure that lives by that gains. */
 const DEFLECT_WEIGHT = 0.5;
 
@@ -177,7 +177,7 @@ function overall(category: Category, { facts, ideals, eaten }: Grounds): number 
 
 /** What a passage through cover is worth, as a factor; 0 where it does not come through. */
 const passageFactor = (passage: number): number =>
-  passage < MIN_PASSAGE ? 0 : Math.exp(COVER_WEIGHT * Math.min(MOST_PASSAGE, Math.log(passage / COVER_CENTRE)));
+  passage < MIN_PASSAGE ? 0 : Math.exp(COVER_WEIGHT * Math.min(MAX_PASSAGE, Math.log(passage / COVER_CENTRE)));
 
 interface PassageFactors {
   readonly through: Readonly<Record<Ground, number>>;
@@ -236,7 +236,7 @@ function headroomOf(category: Category): Headroom {
   if (!known) {
     const gain = Math.max(0, ...occasionsOf(category).suits.map(({ effect }) => effect));
     const glances = DEFLECT_WEIGHT * Math.max(0, category.traits.deflects - 0.4);
-    headrooms.set(category, (known = { gain, ease: glances + COVER_WEIGHT * MOST_PASSAGE }));
+    headrooms.set(category, (known = { gain, ease: glances + COVER_WEIGHT * MAX_PASSAGE }));
   }
   return known;
 }

@@ -6,7 +6,7 @@ export type { DegreeName, FactName, QuantityName } from './fact-names.js';
 export type Known = Partial<Record<FactName, number>>;
 
 /** Room for every fact that is asked or stated; some two hundred and fifty names are. */
-const ROOM = 336;
+const SLOT_CAPACITY = 336;
 /** Room for the situations that rules share. */
 export const MAX_SITUATIONS = 192;
 const slots = new Map<string, number>();
@@ -16,7 +16,7 @@ export function slotOf(name: FactName): number {
   let slot = slots.get(name);
   if (slot === undefined) {
     slot = slots.size;
-    if (slot >= ROOM) throw new Error(`No room for the fact ${name}: raise ROOM`);
+    if (slot >= SLOT_CAPACITY) throw new Error(`No room for the fact ${name}: raise ROOM`);
     slots.set(name, slot);
   }
   return slot;
@@ -34,7 +34,7 @@ export class Facts {
   private constructor(private readonly values: Float64Array) {}
 
   static of(known: Known): Facts {
-    return new Facts(new Float64Array(ROOM).fill(Number.NaN)).with(known);
+    return new Facts(new Float64Array(SLOT_CAPACITY).fill(Number.NaN)).with(known);
   }
 
   /** These facts with more on top; what is stated anew wins. */
@@ -52,12 +52,12 @@ export class Facts {
   }
 
   /** Asks something as if these degrees were 1; nothing is copied, and all is as it was afterwards. */
-  trying<T>(names: readonly DegreeName[], ask: (facts: Facts) => T): T {
-    return this.tryingSlots(names.map(slotOf), ask);
+  withTemporary<T>(names: readonly DegreeName[], ask: (facts: Facts) => T): T {
+    return this.withTemporarySlots(names.map(slotOf), ask);
   }
 
   /** The same by slots. */
-  tryingSlots<T>(tried: readonly number[], ask: (facts: Facts) => T): T {
+  withTemporarySlots<T>(tried: readonly number[], ask: (facts: Facts) => T): T {
     const before = tried.map((slot) => this.at(slot));
     for (const slot of tried) this.values[slot] = 1;
     const answers = this.answers;

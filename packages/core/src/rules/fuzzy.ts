@@ -45,14 +45,14 @@ function judgeOf(condition: Condition): Judge {
     return (facts) => facts.at(slot) || 0;
   }
   if ('not' in condition) {
-    const part = ready(condition.not);
+    const part = compile(condition.not);
     return (facts) => 1 - part(facts);
   }
   const least = 'all' in condition;
   const listed = least ? condition.all : condition.any;
   // Plain degrees are read off their slots first: they are the most by far, and often decide alone.
   const slots = listed.flatMap((part) => ('degree' in part ? slotOf(part.degree) : []));
-  const parts = listed.filter((part) => !('degree' in part)).map(ready);
+  const parts = listed.filter((part) => !('degree' in part)).map(compile);
   const end = least ? 0 : 1;
   const ask = (facts: Facts): number => {
     let degree = 1 - end;
@@ -77,7 +77,7 @@ function judgeOf(condition: Condition): Judge {
 const judges = new WeakMap<Condition, Judge>();
 
 /** The judge of a condition, made once: conditions are data that stands for good. */
-export function ready(condition: Condition): Judge {
+export function compile(condition: Condition): Judge {
   let judge = judges.get(condition);
   if (judge) share(judge);
   else judges.set(condition, (judge = judgeOf(condition)));
@@ -85,7 +85,7 @@ export function ready(condition: Condition): Judge {
 }
 
 /** How far a condition holds, 0 to 1. Both a missing figure and its complement hold not at all. */
-export const degreeOf = (condition: Condition, facts: Facts): number => ready(condition)(facts);
+export const degreeOf = (condition: Condition, facts: Facts): number => compile(condition)(facts);
 
 /** Whether a condition looks at a fact whose name matches. */
 export function mentions(condition: Condition, name: RegExp): boolean {

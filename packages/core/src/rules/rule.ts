@@ -2,7 +2,7 @@ import type { Reason } from '../contract/plan.js';
 import type { SchoolId } from '../contract/ids.js';
 import { inUnits, type UnitSystem } from '../units/units.js';
 import type { Facts } from './facts.js';
-import { all, is, ready, type Condition, type Judge } from './fuzzy.js';
+import { all, is, compile, type Condition, type Judge } from './fuzzy.js';
 
 /**
  * One piece of knowledge: when it holds, what it does, and why in an angler's words.
@@ -36,7 +36,7 @@ function judgeOf(rule: Rule<unknown>): Judge {
   let judge = judges.get(rule);
   if (!judge) {
     const [school, side] = rule.school ?? [];
-    judge = ready(school && side ? all(is(`school:${school}:${side}`), rule.when) : rule.when);
+    judge = compile(school && side ? all(is(`school:${school}:${side}`), rule.when) : rule.when);
     judges.set(rule, judge);
   }
   return judge;
@@ -84,7 +84,7 @@ export function reasonOf(
 }
 
 /** Under this a reason is not worth reading. */
-const LEAST_WEIGHT = 0.05;
+const MIN_WEIGHT = 0.05;
 
 /** The reasons of rules that hold, by what each weighs here; what weighs next to nothing is left out. */
 export function reasonsOf<Effect>(
@@ -95,13 +95,13 @@ export function reasonsOf<Effect>(
   const reasons: Reason[] = [];
   for (const { rule, degree } of fired) {
     const weight = weightOf(rule.effect, degree);
-    if (Math.abs(weight) >= LEAST_WEIGHT) reasons.push(reasonOf(rule, weight, units));
+    if (Math.abs(weight) >= MIN_WEIGHT) reasons.push(reasonOf(rule, weight, units));
   }
   return reasons;
 }
 
 /** Strongest first; what weighs next to nothing is left out. */
-export function strongest<R extends Reason>(reasons: readonly R[], least = LEAST_WEIGHT): R[] {
+export function strongest<R extends Reason>(reasons: readonly R[], least = MIN_WEIGHT): R[] {
   return reasons.filter((reason) => reason.weight >= least).sort((a, b) => b.weight - a.weight);
 }
 

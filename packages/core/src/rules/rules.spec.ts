@@ -94,7 +94,7 @@ describe('a situation that many rules share', () => {
     }));
     const facts = Facts.of({ surfaceTempC: 12 });
     expect(fire(rules, facts)).toEqual([]);
-    expect(facts.trying(['cover:pads'], (here) => fire(rules, here))).toHaveLength(3);
+    expect(facts.withTemporary(['cover:pads'], (here) => fire(rules, here))).toHaveLength(3);
     expect(fire(rules, facts)).toEqual([]);
     expect(fire(rules, facts.with({ 'cover:pads': 1 })).map(({ degree }) => degree)).toEqual([0.5, 0.5, 0.5]);
   });

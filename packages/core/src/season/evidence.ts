@@ -3,7 +3,7 @@ import { BASS_PHASES, INSHORE_PHASES, type Discipline, type Phase } from '../con
 import { dayLengthH } from '../day/sun.js';
 import { climateHighC } from './climate.js';
 import type { Facts, Known } from '../rules/facts.js';
-import { ready, type Judge } from '../rules/fuzzy.js';
+import { compile, type Judge } from '../rules/fuzzy.js';
 import { BASS_PHASE_RULES, FISH_SIGN_RULES, INSHORE_PHASE_RULES } from './phases.js';
 
 /**
@@ -49,7 +49,7 @@ function evidenceOf(discipline: Discipline): Evidence {
     known = rules.map(({ effect: { phase, floor }, when }) => ({
       index: phases.indexOf(phase),
       floor,
-      judge: ready(when),
+      judge: compile(when),
     }));
     evidence.set(discipline, known);
   }

@@ -3,11 +3,11 @@ import type { Lake, LakeZone } from './heat/lake.js';
 import { alignYears } from './align.js';
 
 /** Last year is compared where it holds so many readings or days of weather. */
-const LEAST_KNOWN = 20;
-const LEAST_COMPARED_DAYS = 60;
+const MIN_KNOWN = 20;
+const MIN_COMPARED_DAYS = 60;
 /** Less change than this over a month tells no date. */
 const MOVED_OVER_DAYS = 30;
-const LEAST_MOVED_C = 1.5;
+const MIN_MOVED_C = 1.5;
 const YEAR_DAYS = 365;
 
 /**
@@ -23,14 +23,14 @@ export interface LastYear {
 export function lastYearOf(lake: Lake, zone: LakeZone, first: number, to: number): LastYear | null {
   const from = Math.max(first, lake.firstDay + YEAR_DAYS);
   const count = to - from + 1;
-  if (count < LEAST_COMPARED_DAYS) return null;
+  if (count < MIN_COMPARED_DAYS) return null;
   const lastYear = (day: number) => day >= from - YEAR_DAYS && day <= to - YEAR_DAYS;
   const read = new Set(lake.readings.filter(({ day }) => lastYear(day)).map(({ day }) => day)).size;
   let weather = 0;
   for (let day = from; day <= to; day++) {
     if (lake.driver.knowledge[day - YEAR_DAYS - lake.firstDay] === KNOWLEDGE.observed) weather++;
   }
-  if (read + weather < LEAST_KNOWN) return null;
+  if (read + weather < MIN_KNOWN) return null;
   const stretch = (day: number) => zone.surfaceC.subarray(day - lake.firstDay, day - lake.firstDay + count);
   const then = stretch(from - YEAR_DAYS);
   const matched = alignYears(stretch(from), then);
@@ -44,7 +44,7 @@ export function lastYearOf(lake: Lake, zone: LakeZone, first: number, to: number
   const now = stretch(from);
   // Where the water hardly moves for weeks, as in summer, one day is like another and no date can be told from it.
   const moved = Math.abs((now[today] as number) - (now[Math.max(0, today - MOVED_OVER_DAYS)] as number));
-  if (moved < LEAST_MOVED_C) return { surfaceC, aheadDays: null };
+  if (moved < MIN_MOVED_C) return { surfaceC, aheadDays: null };
   const lags = Array.from(
     matched.subarray(Math.max(0, today - 9), today + 1),
     (at, back) => at - Math.max(0, today - 9) - back,

@@ -16,7 +16,7 @@ const FLOATED_DAYS = 30;
 /** Mixing and its murk last so long after densities are equal. */
 const LASTS_DAYS = 12;
 /** Doubt about the day is told up to this much. */
-const MOST_DOUBT_DAYS = 21;
+const MAX_DOUBT_DAYS = 21;
 /** Below this it is no longer turnover: the lake has been mixing for long, or stands under ice. */
 const COLDEST_C = 4.5;
 
@@ -43,9 +43,9 @@ export function turnoverOf(zone: LakeZone, first: number, from: number, to: numb
     }
     floated = 0;
     let begun = at;
-    while (begun > Math.max(0, at - MOST_DOUBT_DAYS) && gap(begun - 1, -EDGE_SD) <= EQUAL_KGM3) begun--;
+    while (begun > Math.max(0, at - MAX_DOUBT_DAYS) && gap(begun - 1, -EDGE_SD) <= EQUAL_KGM3) begun--;
     let ended = at;
-    while (ended < Math.min(last, at + MOST_DOUBT_DAYS) && gap(ended, EDGE_SD) > EQUAL_KGM3) ended++;
+    while (ended < Math.min(last, at + MAX_DOUBT_DAYS) && gap(ended, EDGE_SD) > EQUAL_KGM3) ended++;
     if (first + ended + LASTS_DAYS >= from)
       return { from: first + begun, to: Math.min(to, first + ended + LASTS_DAYS) };
   }

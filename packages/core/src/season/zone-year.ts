@@ -133,7 +133,7 @@ function overlayDays(factsOf: (day: number) => Facts, { water, firstDay, lastDay
 function drawnReadings(zone: LakeZone, index: number, scope: ZoneScope) {
   const { lake, readings, water, firstDay } = scope;
   const local = localTimes(water.place.timeZone);
-  const odd = new Set(lake.odd);
+  const odd = new Set(lake.outliers);
   const believed = lake.readings
     .filter((reading) => reading.zone === index)
     .map(({ id, day, hour, surfaceC }): SeasonReading => ({

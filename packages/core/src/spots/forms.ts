@@ -39,7 +39,7 @@ export interface Drawn {
 /** How sure one is of what somebody drew. */
 const DRAWN_CONFIDENCE = 0.95;
 /** Under this an unclear form is open water, or a slope without a name. */
-const LEAST_CONFIDENCE = 0.2;
+const MIN_CONFIDENCE = 0.2;
 /** Cells over which the lie of the ground is compared, either way. */
 const STEP_CELLS = 4;
 
@@ -158,7 +158,7 @@ export function nameForms(reading: FormReading, kind: WaterKind, drawn?: Drawn):
       upShare: arms.upShare[at] as number,
       armM: arms.lengthM[arm] ?? 0,
     };
-    [best, named] = [LEAST_CONFIDENCE, 'open-water'];
+    [best, named] = [MIN_CONFIDENCE, 'open-water'];
     claimConvex(cell, tidal, claim);
     claimConcave(cell, tidal, claim);
     if (!tidal) claimBank(cell, claim);

@@ -82,7 +82,7 @@ export function holdingModel(day: JudgedDay, minute: number, cellM: number, drop
     const structure: Structure = STRUCTURES[traits.structure - 1] ?? 'open-water';
     const cover = COVERS[traits.cover - 1];
     const here: Facts = facts.with(classFacts(traits));
-    const placeGroups: Fired<GroupVotes>[] = here.trying(
+    const placeGroups: Fired<GroupVotes>[] = here.withTemporary(
       cover ? [`structure:${structure}`, `cover:${cover}`] : [`structure:${structure}`],
       (there) => fire(PLACE_GROUP_RULES, there),
     );
@@ -153,7 +153,7 @@ export function holdingModel(day: JudgedDay, minute: number, cellM: number, drop
 export const DEPTH_STEP_M = 0.125;
 const DEPTH_STEPS = 512;
 /** A depth that offers nothing of what is wanted still counts so much. */
-const LEAST_OFFER = 0.08;
+const MIN_OFFER = 0.08;
 
 /** How much of what a group wants a depth of the bottom offers, 0 to 1. */
 export function depthShare(
@@ -172,7 +172,7 @@ export function depthShare(
 
 /** Log-weight of a depth of the bottom under all groups: each brings its fish as far as the depth offers what it wants. */
 export const logDepthWeight = (depthM: number, groups: readonly GroupOnGround[], spreadM: number): number =>
-  Math.log(LEAST_OFFER + groups.reduce((sum, group) => sum + group.weight * depthShare(depthM, group, spreadM), 0));
+  Math.log(MIN_OFFER + groups.reduce((sum, group) => sum + group.weight * depthShare(depthM, group, spreadM), 0));
 
 /** Log-weight of a cell: the form as far as it is sure, cover, what lies about, and how well the depth fits. */
 export function cellScore({ structure, rest, byDepth }: ClassJudged, sure: number, depthM: number): number {

@@ -1,4 +1,11 @@
-export { ChartDesk, type ChartDay, type HourFound, type PlacedRun, type PlacedSpot, type RunAsk } from './desk.js';
+export {
+  ChartSession,
+  type ChartDay,
+  type HourSpots,
+  type PlacedRun,
+  type PlacedSpot,
+  type RunRequest,
+} from './chart-session.js';
 export { drawnOn } from './drawn.js';
 export { nameForms, structureOf, type Drawn, type NamedForms } from './forms.js';
 export { groundOf, type Ground } from './ground.js';

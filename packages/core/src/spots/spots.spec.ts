@@ -6,7 +6,7 @@ import { readForms } from '../chart/reading';
 import type { ChartFeature, ChartFrame } from '../contract/charts';
 import { bedOf } from '../testing/bed';
 import { likeness, moreLike } from './alike';
-import { ChartDesk } from './desk';
+import { ChartSession } from './chart-session';
 import { nameForms, structureOf } from './forms';
 import { CLASSES, groundOf, SHADED, traitsOf } from './ground';
 import { cellScore, depthShare, logDepthWeight } from './holding-model';
@@ -57,7 +57,7 @@ const day = (more: Record<string, unknown>) =>
     ...more,
   });
 const ready = (more: Record<string, unknown> = {}, features: readonly ChartFeature[] = []) => {
-  const desk = new ChartDesk(FRAME, bedToBytes(lake));
+  const desk = new ChartSession(FRAME, bedToBytes(lake));
   desk.prepare({ kind: 'highland-reservoir', features, conditions: day(more), levelM: 0 });
   return desk;
 };
@@ -95,7 +95,7 @@ describe('forms', () => {
 
 describe('a bed laid through soundings', () => {
   const away = Float32Array.from(lake.values, (_, cell) => (cell % lake.cols < 80 ? 10 : 90));
-  const desk = new ChartDesk({ ...FRAME, sounded: true }, bedToBytes(lake, away));
+  const desk = new ChartSession({ ...FRAME, sounded: true }, bedToBytes(lake, away));
 
   it('says of each place whether its depth is a guess, and how far off the nearest sounding is', () => {
     desk.prepare({ kind: 'highland-reservoir', features: [], conditions: day({}), levelM: 0 });
@@ -106,8 +106,8 @@ describe('a bed laid through soundings', () => {
   });
 
   it('wants as many bytes as its frame says', () => {
-    expect(() => new ChartDesk({ ...FRAME, sounded: true }, bedToBytes(lake))).toThrow('expected 67200 bytes');
-    expect(() => new ChartDesk(FRAME, bedToBytes(lake, away))).toThrow('expected 44800 bytes');
+    expect(() => new ChartSession({ ...FRAME, sounded: true }, bedToBytes(lake))).toThrow('expected 67200 bytes');
+    expect(() => new ChartSession(FRAME, bedToBytes(lake, away))).toThrow('expected 44800 bytes');
   });
 });
 
@@ -128,7 +128,7 @@ it('knows how far it is to the nearest cover that was drawn, bare ground aside',
 describe('a tide', () => {
   // A bay: the lake's bed, with three hours of ebb from six in the morning.
   const bay = (stage: string, rangeM: number) => {
-    const desk = new ChartDesk(FRAME, bedToBytes(lake));
+    const desk = new ChartSession(FRAME, bedToBytes(lake));
     const conditions = day({ discipline: 'inshore', waterKind: 'estuary', tide: { stage, hoursIntoStage: 1, rangeM } });
     desk.prepare({ kind: 'estuary', features: [], conditions, levelM: 0 });
     return desk;

@@ -67,7 +67,7 @@ export const TACKLE_COLUMNS: readonly string[] = COLUMNS.map(([column]) => colum
 
 type Loose = Readonly<Record<string, unknown>>;
 
-function written(value: unknown, codec: Codec): string {
+function encoded(value: unknown, codec: Codec): string {
   if (value === undefined || value === null) return '';
   if (codec === 'list') return (value as readonly string[]).join(' ');
   if (codec === 'hooks')
@@ -78,7 +78,7 @@ function written(value: unknown, codec: Codec): string {
 /** Tackle as a CSV file, all columns, quoted where needed: read again it is the same. */
 export function tackleToCsv(items: readonly TackleItem[]): string {
   const rows = items.map((item) =>
-    COLUMNS.map(([, field, codec]) => guarded(written((item as unknown as Loose)[field], codec))),
+    COLUMNS.map(([, field, codec]) => guarded(encoded((item as unknown as Loose)[field], codec))),
   );
   // An emptied list of hooks or blades is told from none by what the schema makes of an empty cell: both are none.
   return `${Papa.unparse([[...TACKLE_COLUMNS], ...rows], { newline: '\r\n' })}\r\n`;
@@ -176,13 +176,13 @@ function columnOf(path: string): string {
 }
 
 /** More than so many ids are not all told. */
-const MOST_TOLD = 12;
+const MAX_TOLD = 12;
 
 /** A list of ids too long to read is cut short: the file that is written here has them all. */
 const cutShort = (message: string): string =>
   message.replace(/: ([a-z0-9-]+(?:, [a-z0-9-]+)+), got/, (whole, list: string) => {
     const ids = list.split(', ');
-    return ids.length > MOST_TOLD ? ` (${ids.slice(0, 3).join(', ')} or one of ${ids.length - 3} more), got` : whole;
+    return ids.length > MAX_TOLD ? ` (${ids.slice(0, 3).join(', ')} or one of ${ids.length - 3} more), got` : whole;
   });
 
 /** A field that a kind does not have is named by its column, and so is the kind. */

@@ -199,4 +199,4 @@ export const isKind =
     item.kind === kind;
 
 /** Most bytes a kept photo may have; pages make photos smaller before they send them. */
-export const MOST_PHOTO_BYTES = 400_000;
+export const MAX_PHOTO_BYTES = 400_000;

@@ -39,7 +39,7 @@ export const jerkbait: Fishing = {
 
 export const idAt = (n: number): string => `01960000-0000-7000-8000-${n.toString(16).padStart(12, '0')}`;
 
-type Told = TripEvent extends infer E
+type NewEvent = TripEvent extends infer E
   ? E extends TripEvent
     ? Omit<E, 'id' | 'tripId' | 'deviceId' | 'seq' | 'at'>
     : never
@@ -56,7 +56,7 @@ export class LogWriter {
   ) {}
 
   /** @param minute minutes after the trip began, by the device's clock */
-  add(minute: number, told: Told): TripEvent {
+  add(minute: number, told: NewEvent): TripEvent {
     const seq = this.events.length;
     const at = new Date(START_MS + minute * 60_000).toISOString();
     const event = { ...told, id: idAt(this.firstId + seq), tripId: this.tripId, deviceId: this.deviceId, seq, at };

@@ -1,5 +1,5 @@
 import type { Phase } from '../contract/ids.js';
-import type { Fishing, Trim } from '../contract/trips.js';
+import type { Fishing, LureChange } from '../contract/trips.js';
 import type { Move } from './evidence/next-move.js';
 import { castHours } from './blocks.js';
 import { activeMs, type Trip } from './trip.js';
@@ -51,7 +51,7 @@ const FALL: ReadonlySet<string> = new Set<Phase>(['early-fall', 'fall', 'late-fa
 
 const slower = ({ from, to }: Change) => to.fishing.paceMps < from.paceMps;
 const deeper = ({ from, to }: Change) => to.fishing.depthM > from.depthM * 1.1;
-const trims = ({ move, to }: Change, ...among: Trim[]) =>
+const trims = ({ move, to }: Change, ...among: LureChange[]) =>
   move === 'change-trim' && among.some((trim) => trim === to.fishing.trim);
 const byMove =
   (factors: Partial<Record<Move, number>>) =>

@@ -1,6 +1,6 @@
 import type { CategoryId, Light, Tone } from '../contract/ids.js';
 import type { Holding, PlanWindow, Presentation } from '../contract/plan.js';
-import type { Fishing, Trim, TripStop } from '../contract/trips.js';
+import type { Fishing, LureChange, TripStop } from '../contract/trips.js';
 import type { Candidate } from './evidence/fished.js';
 import { moveBetween } from './evidence/next-move.js';
 import { categoryOf } from '../lures/categories.js';
@@ -22,7 +22,7 @@ const CHANGED = 0.8;
 const IN_ITS_HOUR = 1.5;
 const DEEPER = 1.45;
 const FASTER = 1.7;
-const LEAST_CHANGE = 1.15;
+const MIN_CHANGE = 1.15;
 
 const middle = ([from, to]: readonly [number, number]): number => (from + to) / 2;
 const within = ([from, to]: readonly [number, number], value: number): number => Math.min(to, Math.max(from, value));
@@ -82,9 +82,9 @@ export function usualFishing(category: CategoryId, depthM?: number): Fishing {
 const PLAIN_TONES: ReadonlySet<Tone> = new Set(['translucent', 'natural', 'muted']);
 
 /** Single changes of the lure that make sense with a presentation. */
-function trimsOf(presentation: Presentation | null): Trim[] {
+function trimsOf(presentation: Presentation | null): LureChange[] {
   const plain = !presentation || PLAIN_TONES.has(presentation.colour.tone);
-  const trims: Trim[] = [plain ? 'brighter' : 'more-natural', 'smaller'];
+  const trims: LureChange[] = [plain ? 'brighter' : 'more-natural', 'smaller'];
   return presentation && categoryOf(presentation.category).trailer ? [...trims, 'trailer-hook'] : trims;
 }
 
@@ -96,7 +96,7 @@ function changesOf(fishing: Fishing, presentation: Presentation | null, bottomM:
     within([runDepthM[0], deepest], depthM),
   );
   const paces = [fishing.paceMps * FASTER, fishing.paceMps / FASTER].map((pace) => within(paceMps, pace));
-  const differs = (a: number, b: number) => Math.max(a, b) > LEAST_CHANGE * Math.max(0.05, Math.min(a, b));
+  const differs = (a: number, b: number) => Math.max(a, b) > MIN_CHANGE * Math.max(0.05, Math.min(a, b));
   return [
     ...depths.filter((depthM) => differs(depthM, fishing.depthM)).map((depthM) => ({ ...fishing, depthM })),
     ...paces.filter((pace) => differs(pace, fishing.paceMps)).map((pace) => ({ ...fishing, paceMps: pace })),

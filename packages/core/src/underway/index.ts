@@ -15,7 +15,7 @@ export {
   type Trip,
   type TripState,
 } from './trip.js';
-export { said } from './said.js';
+export { withoutUndefined } from './without-undefined.js';
 export { blocksOf, castHours, fishedOf } from './blocks.js';
 export {
   changesAt,
@@ -30,7 +30,7 @@ export {
 } from './candidates.js';
 export { latelyOf, WATER_ANSWERS, type Answer, type Lately } from './answers.js';
 export { advisedAt, dayClock, windowAt } from './moment.js';
-export { foundOn, type Found, type NextStep } from './next.js';
+export { findingsOf, type TripFindings, type NextStep } from './next.js';
 export { goTo, nextStop, type GoTo } from './go-to.js';
 export { latestReading, offPlan, type OffPlan } from './off-plan.js';
 export { reviewOf } from './review.js';

@@ -1,6 +1,6 @@
 import type { Fishing } from '../contract/trips.js';
 import type { Candidate } from './evidence/fished.js';
-import { moveBetween, nextMove, type Advice, type Move } from './evidence/next-move.js';
+import { moveBetween, nextMove, type MoveAdvice, type Move } from './evidence/next-move.js';
 import { rateAt, type Rate } from './evidence/posterior.js';
 import { minutesOf } from '../day/windows.js';
 import type { UnitSystem } from '../units/units.js';
@@ -26,7 +26,7 @@ export interface NextStep {
 }
 
 /** What the water has shown so far. */
-export interface Found {
+export interface TripFindings {
   readonly next: NextStep | null;
   /** What matters so far, in words, whatever is done next. */
   readonly matters: readonly string[];
@@ -47,11 +47,11 @@ const SETTLE_MIN = 3;
 const USUAL_SPEED_MPS = 11;
 /** What is left where no plan says when the day ends. */
 const OPEN_END_MIN = 180;
-const LEAST_LEFT_MIN = 30;
+const MIN_LEFT_MIN = 30;
 /** Rods that lie ready. */
 const ON_DECK = 5;
 
-export interface NextAsk {
+export interface FindingsInput {
   readonly trip: Trip;
   readonly nowMs: number;
   readonly units: UnitSystem;
@@ -67,7 +67,7 @@ function onDeck({ plan }: Trip): Set<string> {
   return new Set([...new Set(ranked.map(({ category }) => category))].slice(0, most));
 }
 
-function costOf({ trip, lonLat, speedMps = USUAL_SPEED_MPS }: NextAsk) {
+function costOf({ trip, lonLat, speedMps = USUAL_SPEED_MPS }: FindingsInput) {
   const ready = onDeck(trip);
   const stops = new Map(trip.begin.stops.map((stop) => [stop.name, stop]));
   const at = (option: Candidate | null): readonly [number, number] | null =>
@@ -85,10 +85,10 @@ function costOf({ trip, lonLat, speedMps = USUAL_SPEED_MPS }: NextAsk) {
 
 function leftOf({ plan }: Trip, minute: number): number {
   const end = plan?.plan.windows.at(-1)?.to;
-  return Math.max(LEAST_LEFT_MIN, end ? minutesOf(end) - minute : OPEN_END_MIN);
+  return Math.max(MIN_LEFT_MIN, end ? minutesOf(end) - minute : OPEN_END_MIN);
 }
 
-function becauseOf(advice: Advice, to: Option, answers: readonly Answer[], units: UnitSystem): string[] {
+function becauseOf(advice: MoveAdvice, to: Option, answers: readonly Answer[], units: UnitSystem): string[] {
   const told = answers.map(({ text }) => text);
   const counted = advice.because.map((each) => matteringWords(each, units));
   const planned = to.presentation?.because[0]?.text;
@@ -102,7 +102,7 @@ function becauseOf(advice: Advice, to: Option, answers: readonly Answer[], units
 const likely = (rate: Rate): number => rateAt(rate, 0);
 
 /** What the notes so far say, and what is to be done next. The plan is the prior, the notes are the evidence. */
-export function foundOn(ask: NextAsk): Found {
+export function findingsOf(ask: FindingsInput): TripFindings {
   const { trip, nowMs, units } = ask;
   const clock = dayClock(trip);
   const atMin = clock.minuteAt(nowMs);
@@ -137,7 +137,7 @@ export function foundOn(ask: NextAsk): Found {
     hours: blocks.reduce((sum, { hours }) => sum + hours, 0),
   };
 
-  function stepOf(found: Advice): NextStep | null {
+  function stepOf(found: MoveAdvice): NextStep | null {
     const to = byId.get(found.to.id);
     if (!to) return null;
     const { move } = found;

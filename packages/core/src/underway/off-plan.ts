@@ -3,7 +3,7 @@ import type { Level, Sky } from '../contract/ids.js';
 import type { DayReading, TripPlan } from '../contract/trips.js';
 import { capital, nameOf } from '../contract/names.js';
 import { say, type UnitSystem } from '../units/units.js';
-import { said } from './said.js';
+import { withoutUndefined } from './without-undefined.js';
 import type { Trip } from './trip.js';
 
 /** Water so much warmer or colder than planned wants another plan. */
@@ -32,7 +32,7 @@ export function latestReading({ notes, planMs }: Trip): DayReading {
       latest = { ...latest, surfaceTempC: event.sensed.surfaceTempC };
     }
     if (event.kind !== 'reading') continue;
-    latest = { ...latest, ...said(event.reading) };
+    latest = { ...latest, ...withoutUndefined(event.reading) };
   }
   return latest;
 }
@@ -40,7 +40,7 @@ export function latestReading({ notes, planMs }: Trip): DayReading {
 /** The conditions that were planned with, what was assumed among them. */
 function plannedWith({ conditions, plan }: TripPlan): Conditions {
   const assumed = Object.fromEntries(plan.assumed.map(({ path, value }) => [path, value]));
-  return { ...assumed, ...said(conditions) } as Conditions;
+  return { ...assumed, ...withoutUndefined(conditions) } as Conditions;
 }
 
 const LEVEL_WORDS: Readonly<Record<Level, string>> = {
@@ -79,5 +79,5 @@ export function offPlan(planned: TripPlan, reading: DayReading, units: UnitSyste
   }
   if (level !== undefined && level !== (before.level ?? 'stable')) words.push(`${LEVEL_WORDS[level]}.`);
   if (!words.length) return null;
-  return { words, conditions: { ...planned.conditions, ...said(reading) } };
+  return { words, conditions: { ...planned.conditions, ...withoutUndefined(reading) } };
 }

@@ -11,7 +11,7 @@ import { activeMs, type Trip } from './trip.js';
 import { matteringWords, rateWords, sayStretch } from './words.js';
 
 const HOUR_MS = 3_600_000;
-const MOST_LINES = 5;
+const MAX_LINES = 5;
 /** Less fishing than this with one thing is a small sample. */
 const SMALL_HOURS = 1.5;
 
@@ -59,7 +59,7 @@ function doneWords(trip: Trip, blocks: readonly Block[], endMs: number): string[
     `${hoursWords(out)} out, ${hoursWords(fished)} of fishing noted${said}.`,
     `${count(bites, 'bite')}, ${count(landed, 'fish', 'fish')} landed.`,
     ...by(blocks, ({ category }) => category)
-      .slice(0, MOST_LINES)
+      .slice(0, MAX_LINES)
       .map(({ name, hours, bites: own }) => `${capital(nameOf(name))}: ${hoursWords(hours)}, ${count(own, 'bite')}.`),
   ];
 }

@@ -1,5 +1,5 @@
 import type { Fishing, TripEvent, TripEventOf, TripPlan } from '../contract/trips.js';
-import { said } from './said.js';
+import { withoutUndefined } from './without-undefined.js';
 import { timelineOf, type Timed } from './timeline.js';
 
 /** Events that say something of the water or the fishing, as they stand after corrections. */
@@ -47,7 +47,10 @@ function corrected<E extends TripEvent>(event: E, { fish, atBoat, casts, fishing
   const told = event as TripEvent;
   const about = fishing && 'fishing' in told ? { fishing } : {};
   if (told.kind === 'contact') {
-    const own = { ...(fish && { fish: { ...told.fish, ...said(fish) } }), ...(atBoat !== undefined && { atBoat }) };
+    const own = {
+      ...(fish && { fish: { ...told.fish, ...withoutUndefined(fish) } }),
+      ...(atBoat !== undefined && { atBoat }),
+    };
     return { ...event, ...about, ...own };
   }
   if (told.kind === 'effort') return { ...event, ...about, ...(casts && { casts }) };
@@ -74,7 +77,7 @@ function takenBack(events: readonly TripEvent[]): Set<string> {
 }
 
 /** A trip's events, whatever was taken back left out and what was corrected in its place. */
-function standing(events: readonly Timed[]): Timed[] {
+function effectiveEvents(events: readonly Timed[]): Timed[] {
   const taken = takenBack(events.map(({ event }) => event));
   const corrections = new Map<string, TripEventOf<'correct'>[]>();
   for (const { event } of events) {
@@ -91,7 +94,7 @@ function standing(events: readonly Timed[]): Timed[] {
 /** The trip that some events tell; null where they do not begin one, or it was erased. Events of other trips are passed over. */
 export function tripOf(events: readonly TripEvent[], tripId: string): Trip | null {
   const { events: timed, wrongClocks } = timelineOf(events.filter((event) => event.tripId === tripId));
-  const held = standing(timed);
+  const held = effectiveEvents(timed);
   const first = held.find((each): each is Timed<TripEventOf<'begin'>> => each.event.kind === 'begin');
   if (!first || timed.some(({ event }) => event.kind === 'erase')) return null;
   let state: TripState = 'going';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { CATEGORIES, type CategoryId } from '../contract/ids.js';
-import { CONTACTS, TRIMS, TripEvents, type Fishing } from '../contract/trips.js';
+import { CONTACTS, LURE_CHANGES, TripEvents, type Fishing } from '../contract/trips.js';
 import { makePlan } from '../plan/make-plan.js';
 import { categoryOf } from '../lures/categories.js';
 import { anyConditions } from '../testing/any-conditions.js';
@@ -8,7 +8,7 @@ import { LogWriter, TRIP_ID, momentOf, preSpawn } from '../testing/trip-log.js';
 import { blocksOf, castHours } from './blocks.js';
 import { optionsOf, usualFishing } from './candidates.js';
 import { dayClock, windowAt } from './moment.js';
-import { foundOn } from './next.js';
+import { findingsOf } from './next.js';
 import { latestReading, offPlan } from './off-plan.js';
 import { reviewOf } from './review.js';
 import { lastTap, tripOf, type Trip } from './trip.js';
@@ -22,7 +22,7 @@ const anyFishing: fc.Arbitrary<Fishing> = fc.record({
   cover: fc.constantFrom('chunk-rock' as const, null),
   depthM: fc.double({ min: 0, max: 30, noNaN: true }),
   category: fc.constantFrom(...CATEGORIES),
-  trim: fc.constantFrom(...TRIMS, null),
+  trim: fc.constantFrom(...LURE_CHANGES, null),
   paceMps: fc.double({ min: 0, max: 3, noNaN: true }),
 });
 
@@ -117,7 +117,7 @@ describe('whatever is tapped', () => {
       fc.property(anyTaps, fc.boolean(), (taps, withPlan) => {
         const { log, endMin } = logOf(taps, withPlan);
         const trip = told(log);
-        const { next, hours, bites } = foundOn({ trip, nowMs: momentOf(endMin), units: 'metric' });
+        const { next, hours, bites } = findingsOf({ trip, nowMs: momentOf(endMin), units: 'metric' });
         expect(hours).toBeGreaterThanOrEqual(0);
         expect(bites).toBeGreaterThanOrEqual(0);
         if (next) {

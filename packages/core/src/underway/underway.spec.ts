@@ -15,7 +15,7 @@ import { blocksOf, castHours } from './blocks.js';
 import { changesAt, namedApart, optionsOf } from './candidates.js';
 import { goTo } from './go-to.js';
 import { advisedAt, dayClock, windowAt } from './moment.js';
-import { foundOn } from './next.js';
+import { findingsOf } from './next.js';
 import { latestReading, offPlan } from './off-plan.js';
 import { reviewOf } from './review.js';
 import { timelineOf } from './timeline.js';
@@ -26,7 +26,8 @@ const tripIn = (log: LogWriter) => {
   if (!trip) throw new Error('no trip');
   return trip;
 };
-const found = (log: LogWriter, minute: number) => foundOn({ trip: tripIn(log), nowMs: momentOf(minute), units: 'us' });
+const found = (log: LogWriter, minute: number) =>
+  findingsOf({ trip: tripIn(log), nowMs: momentOf(minute), units: 'us' });
 const blocks = (log: LogWriter, minute: number) => {
   const trip = tripIn(log);
   return blocksOf(trip, momentOf(minute), dayClock(trip));

@@ -1,11 +1,11 @@
 import { capital, nameOf } from '../contract/names.js';
-import type { Fishing, Trim } from '../contract/trips.js';
+import type { Fishing, LureChange } from '../contract/trips.js';
 import type { Candidate, EvidenceAttribute } from './evidence/fished.js';
 import type { Mattering, Move } from './evidence/next-move.js';
 import { say, type UnitSystem } from '../units/units.js';
 
 /** A change of the lure as it is called. */
-export const TRIM_WORDS: Readonly<Record<Trim, string>> = {
+export const TRIM_WORDS: Readonly<Record<LureChange, string>> = {
   brighter: 'a brighter colour',
   'more-natural': 'a more natural colour',
   smaller: 'a smaller one',
@@ -59,7 +59,7 @@ function attributeWords(attribute: EvidenceAttribute, of: Candidate, units: Unit
     case 'category':
       return capital(nameOf(of.category));
     case 'trim':
-      return of.trim ? capital(TRIM_WORDS[of.trim as Trim]) : 'As advised';
+      return of.trim ? capital(TRIM_WORDS[of.trim as LureChange]) : 'As advised';
     case 'pace':
       return `Pace near ${say('speed', of.paceMps, units)}`;
     case 'light':

@@ -11,7 +11,7 @@ export interface Thermocline {
 }
 
 /** A thermocline falls by a degree a metre or more (Birge 1897). */
-const LEAST_GRADIENT_C_PER_M = 1;
+const MIN_GRADIENT_C_PER_M = 1;
 
 const mean = (points: readonly ProfilePoint[]): number =>
   points.reduce((sum, { tempC }) => sum + tempC, 0) / points.length;
@@ -29,7 +29,7 @@ export function thermoclineOf(profile: readonly ProfilePoint[]): Thermocline | u
     const gradient = (upper.tempC - lower.tempC) / (lower.depthM - upper.depthM);
     if (gradient > gradientCPerM) [steepest, gradientCPerM] = [at, gradient];
   }
-  if (steepest < 0 || gradientCPerM < LEAST_GRADIENT_C_PER_M) return undefined;
+  if (steepest < 0 || gradientCPerM < MIN_GRADIENT_C_PER_M) return undefined;
   const [above, below] = [profile.slice(0, steepest), profile.slice(steepest)];
   return {
     depthM: ((above.at(-1) as ProfilePoint).depthM + (below[0] as ProfilePoint).depthM) / 2,

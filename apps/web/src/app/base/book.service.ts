@@ -32,7 +32,7 @@ export class BookService {
 
   readonly book$ = this.chosen.pipe(distinctUntilChanged());
   private readonly changed = new BehaviorSubject(null);
-  private readonly state$ = combineLatest([this.book$, this.connection.there$, this.changed]).pipe(
+  private readonly state$ = combineLatest([this.book$, this.connection.reachable$, this.changed]).pipe(
     switchMap(([book]) => this.api.get(`/books/${book}`, BookState).pipe(catchError(() => of(null)))),
     shareReplay(1),
   );

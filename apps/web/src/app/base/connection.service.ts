@@ -13,7 +13,7 @@ export class ConnectionService {
 
   readonly online$ = this.answers.pipe(distinctUntilChanged());
   /** Emits at the beginning and whenever the server is back: what was read before may be old, or missing. */
-  readonly there$ = this.online$.pipe(filter(Boolean));
+  readonly reachable$ = this.online$.pipe(filter(Boolean));
 
   constructor() {
     this.api.away$.subscribe(() => this.lost());

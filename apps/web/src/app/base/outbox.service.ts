@@ -84,12 +84,12 @@ export class OutboxService {
   readonly refused$ = this.refused.asObservable();
 
   constructor() {
-    this.connection.there$.subscribe(() => void this.flush());
+    this.connection.reachable$.subscribe(() => void this.flush());
     if (this.mayWait) void this.begin();
     // What another window puts into the list counts here, too.
     const heard = ({ key }: StorageEvent) => {
       const list = this.former.read();
-      if (key === this.former.key && !this.db) this.told({ ...this.counts.value, waiting: list.length });
+      if (key === this.former.key && !this.db) this.setCounts({ ...this.counts.value, waiting: list.length });
     };
     addEventListener('storage', heard);
     inject(DestroyRef).onDestroy(() => {
@@ -170,7 +170,7 @@ export class OutboxService {
     await this.count(db);
     db.watch((counts) => {
       const before = this.counts.value.waiting;
-      this.told(counts);
+      this.setCounts(counts);
       // Another window has sent what waited.
       if (before > 0 && counts.waiting === 0) this.delivered.next();
     });
@@ -178,10 +178,10 @@ export class OutboxService {
   }
 
   private async count(db: OutboxDb): Promise<void> {
-    this.told({ waiting: await db.waiting.count(), refused: await db.refused.count() });
+    this.setCounts({ waiting: await db.waiting.count(), refused: await db.refused.count() });
   }
 
-  private told(counts: { waiting: number; refused: number }): void {
+  private setCounts(counts: { waiting: number; refused: number }): void {
     this.waits.write(counts.waiting > 0);
     this.counts.next(counts);
   }
@@ -205,7 +205,7 @@ export class OutboxService {
   private keepInList(write: Write): void {
     const list = [...this.former.read(), write];
     if (!this.former.write(list)) throw new ApiError('away', NOT_KEPT);
-    this.told({ ...this.counts.value, waiting: list.length });
+    this.setCounts({ ...this.counts.value, waiting: list.length });
   }
 
   private async keepInRow(db: OutboxDb, write: Write): Promise<void> {

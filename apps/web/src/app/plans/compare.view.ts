@@ -7,7 +7,7 @@ import { loading } from '../base/loaded';
 import { PlansService } from './plans.service';
 import { SettingsService } from '../base/settings.service';
 import { PlanLinesComponent } from './plan-lines.component';
-import { linesOf } from './told';
+import { linesOf } from './plan-lines';
 
 /** Two saved plans side by side: what was said of the day, and what came of it; where they differ stands out. */
 @Component({
@@ -44,7 +44,7 @@ export class CompareView {
   readonly right = input.required<string>();
 
   protected readonly pair = toSignal(
-    combineLatest([toObservable(this.left), toObservable(this.right), inject(ConnectionService).there$]).pipe(
+    combineLatest([toObservable(this.left), toObservable(this.right), inject(ConnectionService).reachable$]).pipe(
       switchMap(([left, right]) => loading(forkJoin([this.plans.get(left), this.plans.get(right)]))),
     ),
   );

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { Line } from './told';
+import type { Line } from './plan-lines';
 
 /** Two plans beside one another, line by line; where they differ stands out. */
 @Component({

@@ -27,7 +27,7 @@ export class PlansService {
 
   readonly plans$: Observable<Loaded<SavedPlanSummary[]>> = combineLatest([
     this.books.book$,
-    merge(this.changed, this.outbox.delivered$, inject(ConnectionService).there$),
+    merge(this.changed, this.outbox.delivered$, inject(ConnectionService).reachable$),
   ]).pipe(
     switchMap(([book]) => loading(this.api.get(`/books/${book}/plans`, z.array(SavedPlanSummary)))),
     shareReplay(1),

@@ -24,7 +24,7 @@ import { TackleService } from './tackle.service';
 const USUAL_RODS = 5;
 
 /** Rods for the day on the sheet: on their way, matched, or not to be had. */
-export type Rigged =
+export type RigState =
   | { readonly state: 'working' }
   | { readonly state: 'nothing-owned' }
   | { readonly state: 'matched'; readonly rig: RigPlan }
@@ -48,30 +48,30 @@ export class RigService {
     distinctUntilChanged(),
   );
 
-  readonly rigged$: Observable<Rigged> = combineLatest([
+  readonly rigState$: Observable<RigState> = combineLatest([
     this.day.planned$.pipe(filter((planned) => planned !== null)),
     inject(TackleService).tackle$,
     inject(SettingsService).units$,
     this.maxRods$,
   ]).pipe(
-    switchMap(([{ conditions }, tackle, units, maxRods]): Observable<Rigged> => {
+    switchMap(([{ conditions }, tackle, units, maxRods]): Observable<RigState> => {
       if (tackle.state === 'loading') return of({ state: 'working' });
       if (tackle.state === 'failed') return of({ state: 'failed', message: tackle.message });
       if (!tackle.value.length) return of({ state: 'nothing-owned' });
       return this.rigger.match(conditions, tackle.value, { maxRods, units, date: conditions.date }).pipe(
-        map((rig): Rigged => ({ state: 'matched', rig })),
+        map((rig): RigState => ({ state: 'matched', rig })),
         catchError(() =>
-          of<Rigged>({ state: 'failed', message: 'The rods could not be matched, and the fault is ours.' }),
+          of<RigState>({ state: 'failed', message: 'The rods could not be matched, and the fault is ours.' }),
         ),
       );
     }),
-    startWith<Rigged>({ state: 'working' }),
+    startWith<RigState>({ state: 'working' }),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
   /** The match as far as it has been asked for: nothing of it is fetched before. */
   readonly onSheet$: Observable<RigPlan | null> = this.asked$.pipe(
-    switchMap((asked) => (asked ? this.rigged$ : of(null))),
+    switchMap((asked) => (asked ? this.rigState$ : of(null))),
     map((rigged) => (rigged?.state === 'matched' ? rigged.rig : null)),
   );
 

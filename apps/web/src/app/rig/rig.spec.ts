@@ -323,7 +323,7 @@ describe('tackle from a file', () => {
     const service = TestBed.inject(TackleService);
     const many = Array.from({ length: 1200 }, (_, at) => ({ ...(OWNED[0] as TackleItem), id: id(1000 + at) }));
     const [stop, told] = [new Subject<void>(), [] as number[]];
-    service.takeIn(many, stop).subscribe((total) => told.push(total));
+    service.addAll(many, stop).subscribe((total) => told.push(total));
     http.expectOne(({ body }) => (body as unknown[]).length === 500).flush({ kept: 500 });
     stop.next();
     http.expectOne(({ body }) => (body as unknown[]).length === 500).flush({ kept: 500 });

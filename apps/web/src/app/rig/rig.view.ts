@@ -7,7 +7,7 @@ import * as z from 'zod';
 import { capital, sayDate } from '../sheet/words';
 import { DayService } from '../sheet/day.service';
 import { NoticeService } from '../base/notice.service';
-import { RigService, type Rigged } from './rig.service';
+import { RigService, type RigState } from './rig.service';
 import { SettingsService } from '../base/settings.service';
 import { StoreSet } from '../base/store';
 import { TackleService } from './tackle.service';
@@ -39,7 +39,7 @@ export class RigView {
   protected readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
   protected readonly draft = toSignal(this.day.draft$, { initialValue: null });
   protected readonly planned = toSignal(this.day.planned$, { initialValue: null });
-  protected readonly rigged = toSignal(this.service.rigged$, { initialValue: { state: 'working' } as Rigged });
+  protected readonly rigged = toSignal(this.service.rigState$, { initialValue: { state: 'working' } as RigState });
   protected readonly maxRods = toSignal(this.service.maxRods$, { initialValue: 5 });
   protected readonly rig = computed(() => {
     const rigged = this.rigged();

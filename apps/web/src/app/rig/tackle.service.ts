@@ -43,7 +43,7 @@ export class TackleService {
   /** Everything owned. */
   readonly tackle$: Observable<Loaded<TackleItem[]>> = combineLatest([
     this.books.book$,
-    merge(this.changed, this.outbox.delivered$, inject(ConnectionService).there$),
+    merge(this.changed, this.outbox.delivered$, inject(ConnectionService).reachable$),
   ]).pipe(
     switchMap(([book]) =>
       loading(
@@ -81,7 +81,7 @@ export class TackleService {
   }
 
   /** Takes many in, batch by batch; emits how many are in. @param stop ends it after the batch that is on its way */
-  takeIn(items: readonly TackleItem[], stop: Observable<unknown>): Observable<number> {
+  addAll(items: readonly TackleItem[], stop: Observable<unknown>): Observable<number> {
     const batches = Array.from({ length: Math.ceil(items.length / AT_ONCE) }, (_, at) =>
       items.slice(at * AT_ONCE, (at + 1) * AT_ONCE),
     );

@@ -23,7 +23,7 @@ const SILENT = { source: null, issuedAt: null, answeredAt: null, failure: null, 
 export const NOTHING_OUTSIDE: OutsideAt = { weather: SILENT, gauge: SILENT, weatherDays: [], gaugeDays: [] };
 
 const LOOK_AGAIN_MS = 2000;
-const MOST_LOOKS = 10;
+const MAX_LOOKS = 10;
 
 /** Weather and gauge at the waters of the open book. */
 @Injectable({ providedIn: 'root' })
@@ -42,7 +42,7 @@ export class OutsideService {
     const look = (again: boolean) => this.api.get(again ? `${path}?ask=1` : path, OutsideAt);
     return look(ask).pipe(
       expand((known, index) =>
-        index < MOST_LOOKS && (known.weather.asking || known.gauge.asking)
+        index < MAX_LOOKS && (known.weather.asking || known.gauge.asking)
           ? timer(LOOK_AGAIN_MS).pipe(switchMap(() => look(false)))
           : of(),
       ),

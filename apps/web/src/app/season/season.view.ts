@@ -17,7 +17,7 @@ import { YearChartComponent } from './year-chart.component';
 /** The table of the year has a row for every so many days. */
 const TABLE_STEP_DAYS = 7;
 /** Files of weather are not taken larger than this. */
-const MOST_FILE_BYTES = 8e6;
+const MAX_FILE_BYTES = 8e6;
 
 /** The season: what phase where, what is coming when, and the year as one picture from which a day can be planned. */
 @Component({
@@ -174,8 +174,8 @@ export class SeasonView {
     const [season, file] = [this.season(), input.files?.[0]];
     input.value = '';
     if (!season || !file) return;
-    if (file.size > MOST_FILE_BYTES) {
-      this.notices.say(`${file.name} is too large: expected at most ${MOST_FILE_BYTES / 1e6} MB.`);
+    if (file.size > MAX_FILE_BYTES) {
+      this.notices.say(`${file.name} is too large: expected at most ${MAX_FILE_BYTES / 1e6} MB.`);
       return;
     }
     void file.text().then((text) =>

@@ -194,7 +194,7 @@ export class BackupsComponent {
 
   protected takeIn(file: File): void {
     this.archive.set(null);
-    this.run('Taking it in…', this.backups.takeIn(file), 'The book now holds what the file held.');
+    this.run('Taking it in…', this.backups.importArchive(file), 'The book now holds what the file held.');
   }
 
   protected saveRefused(): void {

@@ -29,7 +29,7 @@ export class BackupsService {
   private readonly api = inject(ApiService);
   private readonly books = inject(BookService);
   private readonly changed = new BehaviorSubject(null);
-  private readonly again$ = combineLatest([this.books.book$, this.changed, inject(ConnectionService).there$]);
+  private readonly reload$ = combineLatest([this.books.book$, this.changed, inject(ConnectionService).reachable$]);
 
   readonly backups$ = this.read('/backups', Backups);
   /** What was done lately, latest first. */
@@ -57,7 +57,7 @@ export class BackupsService {
     );
   }
 
-  takeIn(archive: Blob): Observable<unknown> {
+  importArchive(archive: Blob): Observable<unknown> {
     return this.done(this.api.putFile(this.path('/archive'), archive, 'application/zip', WITHIN_MS));
   }
 
@@ -95,7 +95,7 @@ export class BackupsService {
   }
 
   private read<T extends z.ZodType>(of: string, shape: T): Observable<Loaded<z.output<T>>> {
-    return this.again$.pipe(
+    return this.reload$.pipe(
       switchMap(() => loading(this.api.get(this.path(of), shape))),
       shareReplay({ bufferSize: 1, refCount: true }),
     );

@@ -23,7 +23,7 @@ const DONE: Readonly<Record<HistoryEntry['what'], string>> = {
   restored: 'taken out of the bin',
 };
 const BIN_DAYS = 90;
-const MOST_NOTES = 100;
+const MAX_NOTES = 100;
 const DAY_MS = 86_400_000;
 
 const longTime = (at: string): string => new Date(at).toLocaleString('en', { dateStyle: 'medium', timeStyle: 'short' });
@@ -224,7 +224,7 @@ export class BinView {
   protected readonly time = longTime;
   protected readonly history = computed(() => valueOr(this.loadedHistory(), []));
   /** Trips are told by their notes, which this device has: so is what was done to these. */
-  protected readonly notes = computed(() => noteChanges(this.log()?.events ?? []).slice(0, MOST_NOTES));
+  protected readonly notes = computed(() => noteChanges(this.log()?.events ?? []).slice(0, MAX_NOTES));
   protected readonly failed = computed(() => {
     const loaded = [this.loadedBin(), this.loadedHistory()].find((each) => each?.state === 'failed');
     return loaded?.state === 'failed' ? loaded.message : null;

@@ -4,7 +4,7 @@ import { Router, RouterLink } from '@angular/router';
 import { SCHOOL_SIDES, type SchoolId, type SchoolSide } from '@inky-shoal/core';
 import { combineLatest, EMPTY, filter, map, switchMap } from 'rxjs';
 import { PlanLinesComponent } from '../plans/plan-lines.component';
-import { linesOf } from '../plans/told';
+import { linesOf } from '../plans/plan-lines';
 import { DayService } from './day.service';
 import { PlannerService } from '../base/planner/planner.service';
 import { SettingsService } from '../base/settings.service';

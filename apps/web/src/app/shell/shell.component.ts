@@ -44,8 +44,8 @@ export class ShellComponent {
   private readonly injector = inject(EnvironmentInjector);
   /** Notes of trips that wait for the server: known a little after the first view stands. */
   protected readonly notes$ = timer(AFTER_MS).pipe(
-    switchMap(() => from(import('./later'))),
-    switchMap(({ beginLater }) => beginLater(this.injector)),
+    switchMap(() => from(import('./background'))),
+    switchMap(({ startBackground: beginLater }) => beginLater(this.injector)),
     // Fetched while the server is away it fails: the next start does it.
     catchError(() => EMPTY),
     startWith(0),

@@ -166,7 +166,7 @@ export class FishFormComponent {
       photoId: this.photoId(),
     };
     const told = Object.values(fish).some((value) => value !== undefined);
-    void (told ? this.trips.tellFish(this.of(), fish) : Promise.resolve()).then(() => this.done.emit());
+    void (told ? this.trips.describeCatch(this.of(), fish) : Promise.resolve()).then(() => this.done.emit());
   }
 
   /** A known figure as it stands in its field. */

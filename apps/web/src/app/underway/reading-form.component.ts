@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, input, linkedSignal, output } from '@angular/core';
 import { LEVELS, nameOf, parse, SKIES } from '@inky-shoal/core';
-import { DayReading, said } from '@inky-shoal/core/underway';
+import { DayReading, withoutUndefined } from '@inky-shoal/core/underway';
 import { COMPASS_POINTS, degreesOf, LEVEL_WORDS } from '../sheet/words';
 import { NoticeService } from '../base/notice.service';
 import { TripService } from './trip.service';
@@ -125,7 +125,7 @@ export class TripReadingComponent {
   }
 
   protected keep(): void {
-    const told = said(this.value());
+    const told = withoutUndefined(this.value());
     if (!Object.keys(told).length) return this.done.emit();
     const checked = parse(DayReading, told);
     if (!checked.ok) return this.notices.say(`Not kept: ${checked.problems[0]?.message ?? 'expected other figures'}.`);

@@ -104,7 +104,7 @@ export class TripReviewComponent {
   protected save(): void {
     const trip = this.trip();
     void this.trips.saveReview(trip, this.note()).then(() =>
-      this.found.bring(trip).subscribe({
+      this.found.applyToWater(trip).subscribe({
         error: (error: Error) => this.notices.say(`The review is saved; its water was not told. ${error.message}`),
       }),
     );

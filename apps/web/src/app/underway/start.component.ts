@@ -11,7 +11,7 @@ import { PlansService } from '../plans/plans.service';
 import { RunService } from '../water/run.service';
 import { type Outing, TripService } from './trip.service';
 
-const MOST_PLANS = 5;
+const MAX_PLANS = 5;
 /** A run's last stop has no better end than this after its start. */
 const LAST_MIN = 2880;
 
@@ -120,7 +120,7 @@ export class TripStartComponent {
   private readonly run = toSignal(inject(RunService).run$, { initialValue: null });
   protected readonly saved = toSignal(
     this.plans.plans$.pipe(
-      map((loaded) => (loaded.state === 'ready' ? loaded.value.slice(0, MOST_PLANS) : [])),
+      map((loaded) => (loaded.state === 'ready' ? loaded.value.slice(0, MAX_PLANS) : [])),
       catchError(() => of([])),
     ),
     { initialValue: [] },

@@ -1,5 +1,5 @@
-import { foundOn } from '@inky-shoal/core/underway';
+import { findingsOf } from '@inky-shoal/core/underway';
 
 /** The pattern finder, beside the page so that no tap waits for it. */
-export const tripFinderApi = { foundOn };
+export const tripFinderApi = { findingsOf };
 export type TripFinderApi = typeof tripFinderApi;

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { Found, foundOn } from '@inky-shoal/core/underway';
+import type { TripFindings, findingsOf } from '@inky-shoal/core/underway';
 import type { Observable } from 'rxjs';
 import { TRIP_FINDER_WORKER } from './trip-finder-worker';
 
@@ -8,7 +8,7 @@ import { TRIP_FINDER_WORKER } from './trip-finder-worker';
 export class TripFinderService {
   private readonly worker = inject(TRIP_FINDER_WORKER);
 
-  found(ask: Parameters<typeof foundOn>[0]): Observable<Found> {
-    return this.worker.ask((finder) => finder.foundOn(ask));
+  found(ask: Parameters<typeof findingsOf>[0]): Observable<TripFindings> {
+    return this.worker.ask((finder) => finder.findingsOf(ask));
   }
 }

@@ -9,7 +9,7 @@ import { type KeptEvent, REFUSED, SENT, TripDb, WAITING } from './trip-db';
 
 /** What an event says, without what the log itself adds to it. */
 type Said<E> = E extends TripEvent ? Omit<E, 'id' | 'tripId' | 'deviceId' | 'device' | 'seq' | 'at'> : never;
-export type EventSaid = Said<TripEvent>;
+export type NewTripEvent = Said<TripEvent>;
 
 /** The log of one book on this device, as it stands. */
 export interface OpenLog {
@@ -83,7 +83,7 @@ export class TripLogService {
   }
 
   /** Keeps an event; done when it is on the disk. @throws NotKept where it could not be kept, in words */
-  async add(tripId: string, said: EventSaid, atMs: number): Promise<TripEvent> {
+  async add(tripId: string, said: NewTripEvent, atMs: number): Promise<TripEvent> {
     const open = this.log.value;
     if (!open) throw new NotKept(this.unopened.value ?? WHY_CLOSED);
     const { book, deviceId } = open;
@@ -158,7 +158,7 @@ export class TripLogService {
   }
 
   /** How far this device has heard from the server. */
-  async heardUpTo(book: Book): Promise<number> {
+  async addRemote(book: Book): Promise<number> {
     return Number((await this.db(book).facts.get('heard'))?.value ?? 0);
   }
 

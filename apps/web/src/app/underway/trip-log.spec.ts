@@ -5,12 +5,12 @@ import { TestBed } from '@angular/core/testing';
 import type { TripEvent } from '@inky-shoal/core/underway';
 import Dexie from 'dexie';
 import { firstValueFrom } from 'rxjs';
-import { TripLogService, type EventSaid } from './trip-log.service';
+import { TripLogService, type NewTripEvent } from './trip-log.service';
 import { TripSyncService } from './trip-sync.service';
 
 const TRIP = '01960000-0000-7000-8000-000000000001';
 const AT = Date.parse('2027-03-13T14:00:00Z');
-const casts: EventSaid = { kind: 'effort', casts: 20, fishing: null };
+const casts: NewTripEvent = { kind: 'effort', casts: 20, fishing: null };
 const EVENTS = '/api/books/demo/trip-events';
 
 /** Lets what was asked of the database and the server come round. */
@@ -56,7 +56,7 @@ describe('the log on the device', () => {
 
   it('refuses what could never be, in words, and keeps nothing of it', async () => {
     const log = await open();
-    const giant: EventSaid = { kind: 'contact', what: 'landed', fishing: null, fish: { lengthMm: 9000 } };
+    const giant: NewTripEvent = { kind: 'contact', what: 'landed', fishing: null, fish: { lengthMm: 9000 } };
     await expect(log.add(TRIP, giant, AT)).rejects.toThrow(
       'Not kept. expected a length in millimetres from 20 to 2500, got 9000.',
     );
@@ -83,7 +83,7 @@ describe('the log on the device', () => {
     await log.hear('demo', { events: [own, other], upTo: 2, more: false });
     expect(log.now?.events).toHaveLength(2);
     expect(log.now?.waiting).toEqual(new Set([own.id]));
-    expect(await log.heardUpTo('demo')).toBe(2);
+    expect(await log.addRemote('demo')).toBe(2);
   });
 
   it('forgets a trip that was erased, what still waited and its photographs too', async () => {

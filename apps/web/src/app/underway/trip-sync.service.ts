@@ -24,11 +24,11 @@ import { TripLogService } from './trip-log.service';
 
 /** Events that go at once: the most, and the fewest to which a slow line brings it. */
 const BATCH = 2000;
-const LEAST_BATCH = 50;
+const MIN_BATCH = 50;
 /** A batch may take so long on a slow line. */
 const SENT_WITHIN_MS = 30_000;
 /** Events that are read from the device at once. */
-const MOST_READ = 20_000;
+const MAX_READ = 20_000;
 /** Taps that follow one another go together. */
 const SETTLED_MS = 400;
 /** So often what still waits is tried again, whatever the line seems to be like. */
@@ -65,7 +65,7 @@ export class TripSyncService {
       ),
     );
     // Neither waits for the other, and neither for a call that hangs on a line that was lost: back, it begins anew.
-    const begins$ = combineLatest([this.connection.there$, this.books.book$]);
+    const begins$ = combineLatest([this.connection.reachable$, this.books.book$]);
     const whenever = (what$: Observable<unknown>, work: (book: Book) => Promise<void>) =>
       begins$.pipe(
         switchMap(() =>
@@ -103,7 +103,7 @@ export class TripSyncService {
   }
 
   private async sendWaiting(book: Book): Promise<void> {
-    const events = await this.log.waiting(book, MOST_READ);
+    const events = await this.log.waiting(book, MAX_READ);
     try {
       for (let from = 0; from < events.length; from += this.batch) {
         await this.sendBatch(book, events.slice(from, from + this.batch));
@@ -111,7 +111,7 @@ export class TripSyncService {
       this.batch = BATCH;
     } catch (error) {
       // Who knows what was too much for the line: the next try carries less.
-      this.batch = Math.max(LEAST_BATCH, Math.floor(this.batch / 4));
+      this.batch = Math.max(MIN_BATCH, Math.floor(this.batch / 4));
       throw error;
     } finally {
       const { marked } = this;
@@ -122,7 +122,7 @@ export class TripSyncService {
 
   private async listen(book: Book): Promise<void> {
     for (let more = true; more;) {
-      const heard = await this.log.heardUpTo(book);
+      const heard = await this.log.addRemote(book);
       const news = await firstValueFrom(this.api.get(`/books/${book}/trip-events?after=${heard}`, TripNews));
       if (news.events.length) await this.log.hear(book, news);
       ({ more } = news);

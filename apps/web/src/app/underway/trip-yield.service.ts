@@ -36,7 +36,7 @@ export class TripYieldService {
   private readonly books = inject(BookService);
   private readonly outbox = inject(OutboxService);
 
-  bring(trip: Trip): Observable<unknown> {
+  applyToWater(trip: Trip): Observable<unknown> {
     const { waterId } = trip.begin;
     const { readings, marks } = yieldOf(trip);
     if (!waterId) return of(null);

@@ -7,7 +7,7 @@ import {
   dayClock,
   type DayReading,
   type Fishing,
-  type Found,
+  type TripFindings,
   latestReading,
   type NextStep,
   type OffPlan,
@@ -182,7 +182,7 @@ export class TripComponent {
     return `${nameOf(lure.category)}, ${sayRange('depth', lure.runDepthM, this.units())}${where}`;
   }
 
-  protected effortWords({ hours, bites }: Found): string {
+  protected effortWords({ hours, bites }: TripFindings): string {
     return `${bites} ${bites === 1 ? 'bite' : 'bites'} in ${sayStretch(hours * 3_600_000)} of fishing.`;
   }
 

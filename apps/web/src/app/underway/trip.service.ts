@@ -7,7 +7,7 @@ import {
   type Contact,
   type DayReading,
   type Fishing,
-  type Found,
+  type TripFindings,
   lastTap,
   latestReading,
   offPlan,
@@ -47,7 +47,7 @@ import { NoticeService } from '../base/notice.service';
 import { PlannerService } from '../base/planner/planner.service';
 import { RunService } from '../water/run.service';
 import { SettingsService } from '../base/settings.service';
-import { type EventSaid, type OpenLog, TripLogService } from './trip-log.service';
+import { type NewTripEvent, type OpenLog, TripLogService } from './trip-log.service';
 
 /** A trip about to begin. */
 export interface Outing {
@@ -100,7 +100,7 @@ export class TripService {
     shareReplay({ bufferSize: 1, refCount: true }),
   );
   /** What the notes say so far and what is to be done next. The last answer stands until the next has come. */
-  readonly found$: Observable<Found | null> = combineLatest([
+  readonly found$: Observable<TripFindings | null> = combineLatest([
     this.trip$,
     this.settings.units$,
     inject(RunService).wish$,
@@ -191,7 +191,7 @@ export class TripService {
     const aheadMs = clock.fixed ? Date.parse(clock.now) - Date.now() : 0;
     // Asked for once: so the browser does not clear what waits when its room runs short.
     void (navigator.storage as StorageManager | undefined)?.persist?.();
-    const said: EventSaid = { kind: 'begin', name, waterId, place, plan, stops: [...stops], aheadMs };
+    const said: NewTripEvent = { kind: 'begin', name, waterId, place, plan, stops: [...stops], aheadMs };
     await this.add(uuid(), said, Date.now() + aheadMs);
   }
 
@@ -243,7 +243,7 @@ export class TripService {
   }
 
   /** Says more of a fish that was landed. */
-  tellFish(of: string, fish: Catch): Promise<TripEvent | null> {
+  describeCatch(of: string, fish: Catch): Promise<TripEvent | null> {
     return this.tap({ kind: 'correct', of, fish });
   }
 
@@ -311,7 +311,7 @@ export class TripService {
   }
 
   /** Keeps a tap on the device; null where it could not be kept, which is said in words. */
-  private async tap(said: EventSaid, trip = this.trip): Promise<TripEvent | null> {
+  private async tap(said: NewTripEvent, trip = this.trip): Promise<TripEvent | null> {
     if (!trip) return null;
     try {
       return await this.add(trip.id, said, this.nowOf(trip));
@@ -321,7 +321,7 @@ export class TripService {
     }
   }
 
-  private async add(tripId: string, said: EventSaid, atMs: number): Promise<TripEvent> {
+  private async add(tripId: string, said: NewTripEvent, atMs: number): Promise<TripEvent> {
     const sensed = this.instruments.sensed();
     const event = await this.log.add(tripId, sensed ? { ...said, sensed } : said, atMs);
     this.tapped.next(event);

@@ -1,6 +1,6 @@
 import type { UnitSystem } from '@inky-shoal/core';
 import type { ChartFrame, ReadingStep } from '@inky-shoal/core/chart';
-import { ChartDesk, type ChartDay, type PlacedSpot, type RunAsk, type SpotFilter } from '@inky-shoal/core/spots';
+import { ChartSession, type ChartDay, type PlacedSpot, type RunRequest, type SpotFilter } from '@inky-shoal/core/spots';
 import { transfer } from 'comlink';
 import { depthLines, heatPixels, soundings, tintPixels, type ChartWindow, type Rgb, type Tints } from './drawing';
 
@@ -21,11 +21,11 @@ export interface HourPicture {
  * hold it up. Pictures are made ready to be drawn here, and all that is large is handed over instead of copied.
  */
 export class ChartApi {
-  private chart: ChartDesk | undefined;
+  private chart: ChartSession | undefined;
 
   /** @param readM a level under which the bed is read at once */
   open(frame: ChartFrame, bed: Uint8Array, readM?: number, begin?: (step: ReadingStep) => void): void {
-    this.chart = new ChartDesk(frame, bed);
+    this.chart = new ChartSession(frame, bed);
     if (readM !== undefined) this.chart.read(readM, begin);
   }
 
@@ -73,7 +73,7 @@ export class ChartApi {
     return this.opened.alike(cell, minute, units);
   }
 
-  run(ask: RunAsk) {
+  run(ask: RunRequest) {
     return this.opened.run(ask);
   }
 
@@ -83,7 +83,7 @@ export class ChartApi {
     return createImageBitmap(new ImageData(pixels, cols, rows));
   }
 
-  private get opened(): ChartDesk {
+  private get opened(): ChartSession {
     if (!this.chart) throw new Error('No chart is open');
     return this.chart;
   }

@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import type { UnitSystem } from '@inky-shoal/core';
 import type { ChartFrame, ReadingStep } from '@inky-shoal/core/chart';
-import type { ChartDay, RunAsk, SpotFilter } from '@inky-shoal/core/spots';
+import type { ChartDay, RunRequest, SpotFilter } from '@inky-shoal/core/spots';
 import { proxy, transfer } from 'comlink';
 import type { Observable } from 'rxjs';
 import type { ChartWindow, Rgb, Tints } from './drawing';
@@ -30,5 +30,5 @@ export class ChartEngineService {
     this.worker.ask((chart) => chart.spotAt(lonLat, minute, units));
   alike = (cell: number, minute: number, units: UnitSystem) =>
     this.worker.ask((chart) => chart.alike(cell, minute, units));
-  run = (ask: RunAsk) => this.worker.ask((chart) => chart.run(ask));
+  run = (ask: RunRequest) => this.worker.ask((chart) => chart.run(ask));
 }

@@ -5,7 +5,7 @@ import {
   layBed,
   readBathymetry,
   type BedChoices,
-  type FoundBed,
+  type BedFile,
   type WaterAt,
 } from '@inky-shoal/core/formats/bathymetry';
 import { checkFeaturesNear, readFeatures } from '@inky-shoal/core/formats/features';
@@ -13,7 +13,7 @@ import { transfer } from 'comlink';
 import { v7 as uuid } from 'uuid';
 
 /** What a file of depths holds, before it is laid on the chart. */
-export interface BedRead extends Pick<FoundBed, 'from' | 'count' | 'least' | 'most' | 'left'> {
+export interface BedRead extends Pick<BedFile, 'from' | 'count' | 'least' | 'most' | 'left'> {
   /** How its places are given; null where the file does not say. */
   readonly crs: string | null;
   /** The file says itself in which unit, and which way, its figures count. */
@@ -49,7 +49,7 @@ async function gzip(bytes: Uint8Array): Promise<Uint8Array> {
  * with one comes back as a sentence. Beds come out packed.
  */
 export class ChartFilesApi {
-  private found: FoundBed | undefined;
+  private found: BedFile | undefined;
 
   constructor(private readonly packed = gzip) {}
 

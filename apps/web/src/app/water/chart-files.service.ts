@@ -7,7 +7,7 @@ import type { BedRead, ChartFilesApi, LaidChart } from './chart-files-api';
 import { CHART_FILES_WORKER } from './chart-workers';
 
 /** How far a file has been worked through, what came of it, or what is wrong with it, in a sentence. */
-export type Going<T> = { readonly share: number } | { readonly done: T } | { readonly problem: string };
+export type FileProgress<T> = { readonly share: number } | { readonly done: T } | { readonly problem: string };
 
 type Step = (share: number) => void;
 
@@ -16,14 +16,14 @@ type Step = (share: number) => void;
 export class ChartFilesService {
   private readonly worker = inject(CHART_FILES_WORKER);
 
-  readBed = (file: File, water: WaterAt): Observable<Going<BedRead>> =>
+  readBed = (file: File, water: WaterAt): Observable<FileProgress<BedRead>> =>
     this.going((files, step) => files.readBed(file, water, step));
 
   /** Lays the bed that was read last. */
-  layBed = (choices: BedChoices, water: WaterAt, source: string): Observable<Going<LaidChart>> =>
+  layBed = (choices: BedChoices, water: WaterAt, source: string): Observable<FileProgress<LaidChart>> =>
     this.going((files, step) => files.layBed(choices, water, source, step));
 
-  readFeatures = (file: File, water: WaterAt): Observable<Going<ChartFeature[]>> =>
+  readFeatures = (file: File, water: WaterAt): Observable<FileProgress<ChartFeature[]>> =>
     this.going((files) => files.readFeatures(file, water));
 
   /** Packs a bed as it came from the server, so that it can be put back. */
@@ -36,7 +36,7 @@ export class ChartFilesService {
 
   private going<T>(
     work: (files: Remote<ChartFilesApi>, step: Step) => Promise<T> | Promise<string>,
-  ): Observable<Going<T>> {
+  ): Observable<FileProgress<T>> {
     return new Observable((listener) => {
       let over = false;
       const step = proxy((share: number) => listener.next({ share }));
@@ -44,7 +44,7 @@ export class ChartFilesService {
         .ask((files) => work(files, step))
         .pipe(
           tap({ next: () => (over = true), error: () => (over = true) }),
-          map((result): Going<T> => (typeof result === 'string' ? { problem: result } : { done: result as T })),
+          map((result): FileProgress<T> => (typeof result === 'string' ? { problem: result } : { done: result as T })),
         )
         .subscribe(listener);
       return () => {

@@ -52,7 +52,7 @@ export interface OpenChart {
 }
 
 /** The chart of the day's water: on its way, ready, not made yet, or not to be had, in words. */
-export type Charted =
+export type ChartState =
   | { readonly state: 'reading'; readonly step?: ReadingStep }
   | { readonly state: 'ready'; readonly chart: OpenChart }
   | { readonly state: 'no-water' }
@@ -64,9 +64,9 @@ type Prepared = Pick<OpenChart, 'minutes' | 'wet'>;
 const alike = <T>(a: T, b: T): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** The steps of a reading, until it is done. */
-const told = (steps: Observable<ReadingStep>, done: Observable<unknown>): Observable<Charted> =>
+const told = (steps: Observable<ReadingStep>, done: Observable<unknown>): Observable<ChartState> =>
   steps.pipe(
-    map((step): Charted => ({ state: 'reading', step })),
+    map((step): ChartState => ({ state: 'reading', step })),
     takeUntil(done),
   );
 
@@ -83,9 +83,9 @@ export class ChartService {
   private readonly level = new BehaviorSubject(0);
   private readonly changed = new Subject<void>();
   /** The bed that lies on the desk: it is fetched and opened once. */
-  private onDesk = '';
+  private openBed = '';
   /** The day that was made ready last, and what came of it. */
-  private ready: { readonly day: string; readonly prepared: Prepared } | undefined;
+  private prepared: { readonly day: string; readonly prepared: Prepared } | undefined;
 
   /** Water's level above the chart's zero, metres. */
   readonly levelM$ = this.level.asObservable();
@@ -108,18 +108,18 @@ export class ChartService {
     distinctUntilChanged(alike),
   );
 
-  readonly charted$: Observable<Charted> = combineLatest([
+  readonly chartState$: Observable<ChartState> = combineLatest([
     this.water$,
     // Another chart came in, or what was drawn while the server was away has reached it.
     merge(this.changed, this.outbox.delivered$).pipe(startWith(undefined)),
   ]).pipe(
-    switchMap(([water]): Observable<Charted> => {
+    switchMap(([water]): Observable<ChartState> => {
       if (water === undefined) return of({ state: 'reading' });
       if (water === null) return of({ state: 'no-water' });
       if (typeof water === 'string') return of({ state: 'failed', message: water });
       return this.open(water);
     }),
-    startWith<Charted>({ state: 'reading' }),
+    startWith<ChartState>({ state: 'reading' }),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
@@ -129,7 +129,7 @@ export class ChartService {
 
   /** Reads the chart ahead, so that it stands at once when one goes there. */
   warm(): Observable<unknown> {
-    return this.charted$.pipe(
+    return this.chartState$.pipe(
       filter(({ state }) => state !== 'reading'),
       take(1),
     );
@@ -139,7 +139,7 @@ export class ChartService {
    * Puts a chart in place of the one that a water has. @param bed packed
    * @returns what brings back the chart as it was
    */
-  bring(water: Water, frame: ChartFrame, bed: Uint8Array): Observable<() => Observable<unknown>> {
+  replaceChart(water: Water, frame: ChartFrame, bed: Uint8Array): Observable<() => Observable<unknown>> {
     const path = `${this.pathOf(water)}/bed`;
     const put = (each: ChartFrame, packed: Uint8Array) =>
       this.api.putBytes(`${path}?frame=${encodeURIComponent(JSON.stringify(each))}`, packed);
@@ -164,23 +164,23 @@ export class ChartService {
   }
 
   /** Opens a water's chart; where that fails it says so, and tries again once the server is back. */
-  private open(water: Water): Observable<Charted> {
+  private open(water: Water): Observable<ChartState> {
     const path = this.pathOf(water);
     return this.api.get(path, WaterChart).pipe(
-      switchMap(({ chart: frame, features }): Observable<Charted> => {
+      switchMap(({ chart: frame, features }): Observable<ChartState> => {
         this.drawn.begin(path, features);
         if (!frame) return of({ state: 'no-chart', water });
         return this.lay(water, frame).pipe(
           switchMap((laid) => (laid.state === 'laid' ? this.judged(water, frame) : of(laid))),
         );
       }),
-      startWith<Charted>({ state: 'reading' }),
+      startWith<ChartState>({ state: 'reading' }),
       catchError((error: Error) => {
         // The worker may be gone, and the chart that was open with it.
-        this.onDesk = '';
-        this.ready = undefined;
+        this.openBed = '';
+        this.prepared = undefined;
         return concat(
-          of<Charted>({ state: 'failed', message: error.message }),
+          of<ChartState>({ state: 'failed', message: error.message }),
           this.back$.pipe(
             take(1),
             switchMap(() => this.open(water)),
@@ -191,16 +191,16 @@ export class ChartService {
   }
 
   /** Lays a bed on the desk, where it does not lie there already. */
-  private lay(water: Water, { updatedAt, ...frame }: KeptChart): Observable<Charted | { readonly state: 'laid' }> {
+  private lay(water: Water, { updatedAt, ...frame }: KeptChart): Observable<ChartState | { readonly state: 'laid' }> {
     const name = `${this.pathOf(water)} ${updatedAt}`;
     const laid = { state: 'laid' } as const;
-    if (this.onDesk === name) return of(laid);
+    if (this.openBed === name) return of(laid);
     // Without a tide the level is known before the day is: its forms are read while the day is still worked out.
     const readM = water.discipline === 'bass' ? this.level.value : undefined;
     const steps = new Subject<ReadingStep>();
     const opened = this.api.bytes(`${this.pathOf(water)}/bed`).pipe(
       switchMap((bed) => this.charter.open(frame, bed, readM, (step) => steps.next(step))),
-      tap(() => (this.onDesk = name)),
+      tap(() => (this.openBed = name)),
       map(() => laid),
       shareReplay(1),
     );
@@ -208,7 +208,7 @@ export class ChartService {
   }
 
   /** The chart under each day and level that come, and with what is drawn on it. */
-  private judged(water: Water, frame: KeptChart): Observable<Charted> {
+  private judged(water: Water, frame: KeptChart): Observable<ChartState> {
     return combineLatest([
       this.day.conditions$.pipe(distinctUntilChanged(alike)),
       this.level,
@@ -221,7 +221,7 @@ export class ChartService {
         const prepared = this.prepare({ kind: water.waterKind, features, conditions, levelM }, (step) =>
           steps.next(step),
         ).pipe(
-          map(({ minutes, wet }): Charted => ({
+          map(({ minutes, wet }): ChartState => ({
             state: 'ready',
             chart: { water, frame, features, conditions, minutes, wet },
           })),
@@ -234,9 +234,9 @@ export class ChartService {
 
   /** Makes a day ready, where it is not the one that lies ready. */
   private prepare(day: ChartDay, begin: (step: ReadingStep) => void): Observable<Prepared> {
-    const key = JSON.stringify([this.onDesk, day]);
-    if (this.ready?.day === key) return of(this.ready.prepared);
-    this.ready = undefined;
-    return this.charter.prepare(day, begin).pipe(tap((prepared) => (this.ready = { day: key, prepared })));
+    const key = JSON.stringify([this.openBed, day]);
+    if (this.prepared?.day === key) return of(this.prepared.prepared);
+    this.prepared = undefined;
+    return this.charter.prepare(day, begin).pipe(tap((prepared) => (this.prepared = { day: key, prepared })));
   }
 }

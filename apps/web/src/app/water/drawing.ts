@@ -35,7 +35,7 @@ export interface Sounded {
 }
 
 /** Least depth that is written on the chart, metres. */
-const LEAST_SOUNDING_M = 0.3;
+const MIN_SOUNDING_M = 0.3;
 
 /** Where a bed is guessed, every so many cells a slanting line is left lighter. */
 const HATCH_CELLS = 5;
@@ -70,8 +70,8 @@ export function tintPixels(
 
 /** Weaker heat is not shown, of 255, and the least and most that what is shown covers. */
 const SHOWN_HEAT = 20;
-const LEAST_COVER = 40;
-const MOST_COVER = 215;
+const MIN_COVER = 40;
+const MAX_COVER = 215;
 
 /** How good each cell is, 0 to 255, as pixels of one colour that cover more the better it is. */
 export function heatPixels(heat: Uint8Array, [red, green, blue]: Rgb): Uint8ClampedArray<ArrayBuffer> {
@@ -80,7 +80,7 @@ export function heatPixels(heat: Uint8Array, [red, green, blue]: Rgb): Uint8Clam
   const colour = (blue << 16) | (green << 8) | red;
   for (let cell = 0; cell < heat.length; cell++) {
     const shown = heat[cell] as number;
-    if (shown > SHOWN_HEAT) words[cell] = (Math.min(MOST_COVER, LEAST_COVER + shown) << 24) | colour;
+    if (shown > SHOWN_HEAT) words[cell] = (Math.min(MAX_COVER, MIN_COVER + shown) << 24) | colour;
   }
   return pixels;
 }
@@ -153,7 +153,7 @@ export function soundings(
     for (let col = first(west); col < east; col += everyCells) {
       if (row < north || col < west) continue;
       const depthM = depths[row * cols + col] as number;
-      if (depthM < LEAST_SOUNDING_M) continue;
+      if (depthM < MIN_SOUNDING_M) continue;
       found.push({ at: [westM + (col + 0.5) * cellM, northM - (row + 0.5) * cellM], depthM });
     }
   }

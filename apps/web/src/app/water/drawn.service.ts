@@ -12,7 +12,7 @@ interface Step {
 }
 
 /** Steps that can be taken back. */
-const MOST_STEPS = 100;
+const MAX_STEPS = 100;
 
 const idsOf = (features: readonly ChartFeature[]): string[] => features.map(({ id }) => id);
 
@@ -79,7 +79,7 @@ export class DrawnService {
   private take(step: Step): () => void {
     const { path } = this;
     if (step.before.length || step.after.length) {
-      this.done.next([...this.done.value, step].slice(-MOST_STEPS));
+      this.done.next([...this.done.value, step].slice(-MAX_STEPS));
       this.undone.next([]);
       this.apply(step);
     }

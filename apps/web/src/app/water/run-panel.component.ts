@@ -180,7 +180,7 @@ export class RunPanelComponent {
   protected setStay(input: HTMLInputElement): void {
     const minutes = this.minutesIn(input);
     if (minutes === undefined) input.value = String(this.wish().stayMin);
-    else this.service.setWish({ stayMin: minutes });
+    else this.service.setPreferences({ stayMin: minutes });
   }
 
   protected setOwn({ cell }: PlacedSpot, input: HTMLInputElement): void {
@@ -192,7 +192,7 @@ export class RunPanelComponent {
   protected setSpeed(input: HTMLInputElement): void {
     const shown = readNumber(input.value);
     const speedMps = shown === undefined ? Number.NaN : toSi('wind', shown, this.units());
-    if (speedMps >= SPEED_MPS[0] && speedMps <= SPEED_MPS[1]) return this.service.setWish({ speedMps });
+    if (speedMps >= SPEED_MPS[0] && speedMps <= SPEED_MPS[1]) return this.service.setPreferences({ speedMps });
     this.notices.say(
       `Expected a speed of ${sayRange('wind', SPEED_MPS, this.units())}, got "${input.value.slice(0, 20)}".`,
     );

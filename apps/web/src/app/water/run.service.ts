@@ -66,13 +66,13 @@ export function keptRuns(): StoreSet<KeptRun> {
 /** Days whose runs are kept. */
 const DAYS_KEPT = 8;
 /** Spots among which a run is chosen. */
-export const MOST_PICKED = 15;
+export const MAX_PICKED = 15;
 /** How a run is wished: minutes at a spot where nothing else is said, how fast the boat runs. */
-const RunWish = z.object({
+const RunPreferences = z.object({
   stayMin: z.number().min(5).max(480).default(40),
   speedMps: z.number().min(0.5).max(40).default(11),
 });
-export type RunWish = z.infer<typeof RunWish>;
+export type RunPreferences = z.infer<typeof RunPreferences>;
 /** Bounds of a wish: minutes at a spot, and metres a second. */
 export const STAY_MIN = [5, 480] as const;
 export const SPEED_MPS = [0.5, 40] as const;
@@ -93,8 +93,8 @@ export class RunService {
   private readonly charter = inject(ChartEngineService);
   private readonly store = keptRuns();
   private readonly runs = new BehaviorSubject(this.store.all());
-  private readonly wishStore = new Store('run-wish', RunWish, RunWish.parse({}));
-  private readonly wish = new BehaviorSubject(this.wishStore.read());
+  private readonly preferences$ = new Store('run-wish', RunPreferences, RunPreferences.parse({}));
+  private readonly wish = new BehaviorSubject(this.preferences$.read());
 
   readonly wish$ = this.wish.asObservable();
 
@@ -124,16 +124,16 @@ export class RunService {
     return this.charter.run({ spots, ramp: start.at, endRamp, speedMps, startMin, endMin }).pipe(
       map((found): Ordered => {
         if (!found?.stops.length) return { why: 'No spot can be reached from the ramp in the time.' };
-        const run = { waterId: water.id, date: conditions.date, ramp: name, ...written(found, picked) };
+        const run = { waterId: water.id, date: conditions.date, ramp: name, ...toKeptRun(found, picked) };
         this.keep(run);
         return { run, left: found.left.length };
       }),
     );
   }
 
-  setWish(change: Partial<RunWish>): void {
+  setPreferences(change: Partial<RunPreferences>): void {
     const wish = { ...this.wish.value, ...change };
-    this.wishStore.write(wish);
+    this.preferences$.write(wish);
     this.wish.next(wish);
   }
 
@@ -154,7 +154,7 @@ export class RunService {
 }
 
 /** A run as it is kept: its stops by name, its way in degrees. */
-const written = ({ stops, legs, backMin }: PlacedRun, picked: readonly PlacedSpot[]) => ({
+const toKeptRun = ({ stops, legs, backMin }: PlacedRun, picked: readonly PlacedSpot[]) => ({
   backMin,
   stops: stops.map(({ spot, fromMin, toMin }, index) => {
     const place = picked[spot] as PlacedSpot;

@@ -4,7 +4,7 @@ import type { PlacedSpot } from '@inky-shoal/core/spots';
 import { sayGood, sayGround, sayLie, sayPlace } from './spot-words';
 
 /** Reasons that are read at a glance. */
-const MOST_REASONS = 5;
+const MAX_REASONS = 5;
 
 /** A place that was chosen: what it is, when it is good, why, and what can be done with it. */
 @Component({
@@ -68,6 +68,6 @@ export class SpotCardComponent {
   }
 
   protected reasons(): PlacedSpot['because'] {
-    return this.spot().because.slice(0, MOST_REASONS);
+    return this.spot().because.slice(0, MAX_REASONS);
   }
 }

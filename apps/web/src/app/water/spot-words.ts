@@ -67,12 +67,12 @@ export function sayLie(
 /** A time of the day from its minute. */
 export const sayMinute = (minute: number): string => sayClock(clockOf(minute));
 
-type Told = Pick<PlacedSpot, 'cell' | 'structure' | 'zone' | 'depthM'>;
+type NamedSpot = Pick<PlacedSpot, 'cell' | 'structure' | 'zone' | 'depthM'>;
 
 /** Where to go at first light and at noon, in one sentence. */
-export function sayAnswer(first: Told | undefined, noon: Told | undefined, units: UnitSystem): string {
+export function sayAnswer(first: NamedSpot | undefined, noon: NamedSpot | undefined, units: UnitSystem): string {
   if (!first || !noon) return 'Nowhere on this chart holds fish today.';
-  const words = ({ structure, zone, depthM }: Told) =>
+  const words = ({ structure, zone, depthM }: NamedSpot) =>
     `${nameOf(structure)}${zone ? ` in ${zone}` : ''}, ${say('depth', depthM, units)}`;
   if (first.cell === noon.cell) return `First light and noon alike: the ${words(first)}.`;
   return `First light: the ${words(first)}. Noon: the ${words(noon)}.`;

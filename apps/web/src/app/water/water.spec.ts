@@ -5,7 +5,7 @@ import { provideRouter } from '@angular/router';
 import type { ChartFeature, KeptChart } from '@inky-shoal/core/chart';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
 import { filter, firstValueFrom } from 'rxjs';
-import { ChartService, type Charted } from './chart.service';
+import { ChartService, type ChartState } from './chart.service';
 import { ConnectionService } from '../base/connection.service';
 import { DayService } from '../sheet/day.service';
 import { NoticeService } from '../base/notice.service';
@@ -68,14 +68,14 @@ beforeEach(() => {
   http = TestBed.inject(HttpTestingController);
 });
 
-const settled = (charted: Charted) => charted.state !== 'reading';
+const settled = (charted: ChartState) => charted.state !== 'reading';
 
 describe('the chart of the day', () => {
-  const states: Charted[] = [];
+  const states: ChartState[] = [];
   const watch = (): ChartService => {
     states.length = 0;
     const service = TestBed.inject(ChartService);
-    service.charted$.subscribe((charted) => states.push(charted));
+    service.chartState$.subscribe((charted) => states.push(charted));
     return service;
   };
 
@@ -84,17 +84,17 @@ describe('the chart of the day', () => {
     const service = watch();
     giveWaters([WATER]);
     giveChart();
-    const ready = await firstValueFrom(service.charted$.pipe(filter(settled)));
+    const ready = await firstValueFrom(service.chartState$.pipe(filter(settled)));
     if (ready.state !== 'ready') throw new Error(ready.state);
     expect(ready.chart.minutes[0]).toBe(360);
     expect(ready.chart.minutes.at(-1)).toBe(840);
     expect(ready.chart.wet).toEqual({ west: 3, east: COLS - 4, north: 3, south: ROWS - 4 });
     expect(ready.chart.features).toEqual([RAMP]);
     service.setLevel(-1);
-    await firstValueFrom(service.charted$.pipe(filter((each) => each.state === 'ready' && each.chart.wet.west > 3)));
+    await firstValueFrom(service.chartState$.pipe(filter((each) => each.state === 'ready' && each.chart.wet.west > 3)));
     TestBed.inject(DayService).change({ date: '2027-03-20' });
     await firstValueFrom(
-      service.charted$.pipe(filter((each) => each.state === 'ready' && each.chart.conditions.date === '2027-03-20')),
+      service.chartState$.pipe(filter((each) => each.state === 'ready' && each.chart.conditions.date === '2027-03-20')),
     );
     http.expectNone(`${PATH}/bed`);
   });
@@ -106,7 +106,7 @@ describe('the chart of the day', () => {
     giveWaters([WATER]);
     giveChart();
     await first;
-    const again = firstValueFrom(service.charted$.pipe(filter(settled)));
+    const again = firstValueFrom(service.chartState$.pipe(filter(settled)));
     http.expectOne(PATH).flush({ chart: FRAME, features: [RAMP] });
     http.expectNone(`${PATH}/bed`);
     expect((await again).state).toBe('ready');
@@ -141,7 +141,9 @@ describe('the chart of the day', () => {
     TestBed.inject(ConnectionService).found();
     giveWaters([WATER]);
     giveChart();
-    const ready = firstValueFrom(TestBed.inject(ChartService).charted$.pipe(filter(({ state }) => state === 'ready')));
+    const ready = firstValueFrom(
+      TestBed.inject(ChartService).chartState$.pipe(filter(({ state }) => state === 'ready')),
+    );
     expect((await ready).state).toBe('ready');
   });
 });

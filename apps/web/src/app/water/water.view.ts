@@ -7,16 +7,16 @@ import type { PlacedSpot } from '@inky-shoal/core/spots';
 import { catchError, combineLatest, debounceTime, EMPTY, filter, map, of, switchMap, type Observable } from 'rxjs';
 import { compassOf, sayDate } from '../sheet/words';
 import { ChartEngineService } from './chart-engine.service';
-import { ChartService, type Charted, type OpenChart } from './chart.service';
+import { ChartService, type ChartState, type OpenChart } from './chart.service';
 import { NoticeService } from '../base/notice.service';
-import { MOST_PICKED, RunService } from './run.service';
+import { MAX_PICKED, RunService } from './run.service';
 import { SettingsService } from '../base/settings.service';
 import { readInk } from '../ui/ink';
 import { readNumber } from '../ui/numbers';
 import type { ChartView, Contour, MapMode, Sounding } from './map-picture';
 import { contoursIn, rgbOf, tintsOf } from './chart-tints';
 import { BedImportComponent } from './draw/bed-import.component';
-import { DrawDesk } from './draw/draw-desk';
+import { DrawSession } from './draw/draw-session';
 import { DrawPanelComponent } from './draw/draw-panel.component';
 import { RunPanelComponent } from './run-panel.component';
 import { SpotCardComponent } from './spot-card.component';
@@ -25,13 +25,13 @@ import { WaterMapComponent } from './water-map.component';
 
 /** Soundings stand this many pixels apart, and at least so many cells. */
 const SOUNDING_PX = 64;
-const LEAST_SOUNDING_CELLS = 6;
+const MIN_SOUNDING_CELLS = 6;
 const NOON_MIN = 720;
 /** A tide that moved by less is not drawn anew, metres. */
 const TIDE_STEP_M = 0.1;
 const BEST = 6;
 /** The farthest the water's level may stand from the chart's zero, metres. */
-const MOST_LEVEL_M = 30;
+const MAX_LEVEL_M = 30;
 /** The heat comes first, then the answer, then what is only read near by. */
 const ANSWER_AFTER_MS = 60;
 const LINES_AFTER_MS = 300;
@@ -48,7 +48,7 @@ const LINES_AFTER_MS = 300;
     SpotCardComponent,
     WaterMapComponent,
   ],
-  providers: [DrawDesk],
+  providers: [DrawSession],
   templateUrl: './water.view.html',
   styleUrl: './water.view.css',
 })
@@ -57,14 +57,14 @@ export class WaterView {
   private readonly charter = inject(ChartEngineService);
   private readonly notices = inject(NoticeService);
   private readonly settings = inject(SettingsService);
-  protected readonly desk = inject(DrawDesk);
+  protected readonly desk = inject(DrawSession);
 
   protected readonly units = toSignal(this.settings.units$, { requireSync: true });
   protected readonly look = toSignal(this.settings.look$, { requireSync: true });
   protected readonly levelM = toSignal(this.service.levelM$, { requireSync: true });
-  protected readonly charted = toSignal(this.service.charted$, { initialValue: { state: 'reading' } as Charted });
+  protected readonly charted = toSignal(this.service.chartState$, { initialValue: { state: 'reading' } as ChartState });
   /** The chart that stands on the page: it stays while another day of it is read. */
-  protected readonly chart = linkedSignal<Charted, OpenChart | null>({
+  protected readonly chart = linkedSignal<ChartState, OpenChart | null>({
     source: this.charted,
     computation: (charted, before) =>
       charted.state === 'ready' ? charted.chart : charted.state === 'reading' ? (before?.value ?? null) : null,
@@ -170,7 +170,7 @@ export class WaterView {
   private readonly figures = toSignal(
     this.depthsInView$.pipe(
       switchMap(({ chart, units, minute, window, cellsAPixel }) => {
-        const everyCells = Math.max(LEAST_SOUNDING_CELLS, Math.round(cellsAPixel * SOUNDING_PX));
+        const everyCells = Math.max(MIN_SOUNDING_CELLS, Math.round(cellsAPixel * SOUNDING_PX));
         return this.told(this.charter.soundings(everyCells, minute, window)).pipe(
           map((found) => ({
             chart,
@@ -306,8 +306,8 @@ export class WaterView {
   protected pick(spot: PlacedSpot): void {
     const picked = this.picked();
     if (this.isPicked(spot)) this.picked.set(picked.filter(({ cell }) => cell !== spot.cell));
-    else if (picked.length < MOST_PICKED) this.picked.set([...picked, spot]);
-    else this.notices.say(`A run is chosen from at most ${MOST_PICKED} spots: take one off first.`);
+    else if (picked.length < MAX_PICKED) this.picked.set([...picked, spot]);
+    else this.notices.say(`A run is chosen from at most ${MAX_PICKED} spots: take one off first.`);
   }
 
   protected pickBest(): void {
@@ -321,8 +321,8 @@ export class WaterView {
   protected setLevel(text: string): void {
     const shown = readNumber(text);
     const levelM = shown === undefined ? Number.NaN : toSi('depth', shown, this.units());
-    if (Math.abs(levelM) <= MOST_LEVEL_M) return this.service.setLevel(levelM);
-    const most = say('depth', MOST_LEVEL_M, this.units());
+    if (Math.abs(levelM) <= MAX_LEVEL_M) return this.service.setLevel(levelM);
+    const most = say('depth', MAX_LEVEL_M, this.units());
     this.notices.say(`Expected a level within ${most} of the chart's zero, got "${text.slice(0, 20)}".`);
   }
 }

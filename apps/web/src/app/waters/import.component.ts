@@ -18,7 +18,7 @@ import { SettingsService } from '../base/settings.service';
 import { WatersService } from './waters.service';
 import { localInput } from '../ui/local-time';
 
-const MOST_FILE_BYTES = 8e6;
+const MAX_FILE_BYTES = 8e6;
 const PREVIEWED = 6;
 const NOT_READ = 'The readings could not be read, and the fault is ours. Try it again.';
 const PROBLEMS_SHOWN = 8;
@@ -121,8 +121,8 @@ export class ImportComponent {
     const file = input.files?.[0];
     input.value = '';
     if (!file) return;
-    if (file.size > MOST_FILE_BYTES) {
-      this.problem.set(`${file.name} is too large: expected at most ${MOST_FILE_BYTES / 1e6} MB.`);
+    if (file.size > MAX_FILE_BYTES) {
+      this.problem.set(`${file.name} is too large: expected at most ${MAX_FILE_BYTES / 1e6} MB.`);
       return;
     }
     void file.text().then((text) => {

@@ -32,18 +32,18 @@ export class WatersService {
   private readonly books = inject(BookService);
   private readonly outbox = inject(OutboxService);
   private readonly changed = new Subject<void>();
-  private readonly again$ = merge(this.changed, this.outbox.delivered$, inject(ConnectionService).there$);
+  private readonly reload$ = merge(this.changed, this.outbox.delivered$, inject(ConnectionService).reachable$);
   private readonly looked = new BehaviorSubject<string | null>(null);
 
   /** Something of the waters or their readings has been changed, or what waited has been delivered. */
-  readonly changed$ = this.again$;
+  readonly changed$ = this.reload$;
 
-  readonly waters$: Observable<Loaded<Water[]>> = combineLatest([this.books.book$, this.again$]).pipe(
+  readonly waters$: Observable<Loaded<Water[]>> = combineLatest([this.books.book$, this.reload$]).pipe(
     switchMap(([book]) => loading(this.api.get(`/books/${book}/waters`, z.array(Water)))),
     shareReplay(1),
   );
   /** Readings of the water looked at, latest first. */
-  readonly readings$: Observable<Loaded<Reading[]>> = combineLatest([this.looked, this.again$]).pipe(
+  readonly readings$: Observable<Loaded<Reading[]>> = combineLatest([this.looked, this.reload$]).pipe(
     switchMap(([waterId]) =>
       waterId ? loading(this.readingsOf(waterId)) : of<Loaded<Reading[]>>({ state: 'ready', value: [] }),
     ),

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { writeArrayBuffer } from 'geotiff';
 import { cellAt, chartProjection, type Grid } from '../../chart';
 import { seededNumbers } from '../../testing/random';
-import { checkSize, guessChoices, layBed, readBathymetry, type BedChoices, type FoundBed, type LaidBed } from '.';
+import { checkSize, guessChoices, layBed, readBathymetry, type BedChoices, type BedFile, type LaidBed } from '.';
 
 const WATER = { name: 'the lake', lonLat: [-88.4, 35.9] as [number, number] };
 const EPSG = 32616;
@@ -19,7 +19,7 @@ const utf8 = (bytes: ArrayBuffer) => new TextDecoder().decode(bytes);
 const bytesOf = (text: string) => new TextEncoder().encode(text).buffer as ArrayBuffer;
 const read = (file: string | ArrayBuffer) =>
   readBathymetry(typeof file === 'string' ? bytesOf(file) : file, utf8, WATER.lonLat);
-const lay = (found: FoundBed, change: Partial<BedChoices> = {}) =>
+const lay = (found: BedFile, change: Partial<BedChoices> = {}) =>
   layBed(found, { ...guessChoices(found), ...change }, WATER);
 /** The bed of a laid chart at metres from the water's middle. */
 const bedAt = ({ grid }: Pick<LaidBed, 'grid'>, east: number, north: number): number =>

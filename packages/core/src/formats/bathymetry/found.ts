@@ -30,7 +30,7 @@ export interface Soundings {
 }
 
 /** A bed found in a file, not yet laid on a chart. */
-export interface FoundBed {
+export interface BedFile {
   readonly from: 'grid' | 'geotiff' | 'contours' | 'soundings';
   readonly raster?: Raster;
   readonly soundings?: Soundings;
@@ -48,7 +48,7 @@ export interface FoundBed {
 }
 
 /** How many figures there are, and the least and the most of them. */
-export function rangeOf(values: Float32Array): Pick<FoundBed, 'count' | 'least' | 'most'> {
+export function rangeOf(values: Float32Array): Pick<BedFile, 'count' | 'least' | 'most'> {
   let [count, least, most] = [0, Infinity, -Infinity];
   for (const value of values) {
     if (Number.isNaN(value)) continue;

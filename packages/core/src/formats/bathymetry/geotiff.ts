@@ -1,9 +1,9 @@
 import { fromArrayBuffer, type GeoTIFFImage } from 'geotiff';
 import { knownCrs, type Crs } from '../../chart/crs.js';
-import { MOST_CELLS } from '../ascii-grid.js';
+import { MAX_CELLS } from '../ascii-grid.js';
 import { FileProblem } from '../file-problem.js';
 import { boundUnpacking, READABLE_PACKINGS } from './tiff-unpacking.js';
-import { rangeOf, type BedUnit, type FoundBed, type Raster } from './found.js';
+import { rangeOf, type BedUnit, type BedFile, type Raster } from './found.js';
 
 /** Numbers of the GeoTIFF standard (OGC 19-008r4): model types, raster types, units, and "its own". */
 const MODEL_GEOGRAPHIC = 2;
@@ -56,9 +56,9 @@ function checkBlocks(image: GeoTIFFImage): void {
     );
   }
   const cells = image.getTileWidth() * image.getTileHeight();
-  if (cells * image.getSamplesPerPixel() > MOST_CELLS) {
+  if (cells * image.getSamplesPerPixel() > MAX_CELLS) {
     throw new FileProblem(
-      `The blocks of this TIFF have ${Math.round(cells / 1e6)} million cells: expected at most ${MOST_CELLS / 1e6}.`,
+      `The blocks of this TIFF have ${Math.round(cells / 1e6)} million cells: expected at most ${MAX_CELLS / 1e6}.`,
     );
   }
 }
@@ -75,9 +75,9 @@ async function unitIn(image: GeoTIFFImage, keys: GeoKeys): Promise<BedUnit | nul
 function placing(image: GeoTIFFImage, keys: GeoKeys): Omit<Raster, 'values'> {
   const [cols, rows] = [image.getWidth(), image.getHeight()];
   if (cols < 3 || rows < 3) throw new FileProblem(`This TIFF has ${cols} by ${rows} cells: expected at least 3 by 3.`);
-  if (cols * rows > MOST_CELLS) {
+  if (cols * rows > MAX_CELLS) {
     throw new FileProblem(
-      `This TIFF has ${Math.round((cols * rows) / 1e6)} million cells: expected at most ${MOST_CELLS / 1e6}. Cut out the water you fish.`,
+      `This TIFF has ${Math.round((cols * rows) / 1e6)} million cells: expected at most ${MAX_CELLS / 1e6}. Cut out the water you fish.`,
     );
   }
   if (image.fileDirectory.hasTag('ModelTransformation')) {
@@ -125,7 +125,7 @@ async function valuesOf(image: GeoTIFFImage, step?: (share: number) => void): Pr
 }
 
 /** Reads the first band of a GeoTIFF. @throws FileProblem with the byte where it breaks off */
-export async function readGeoTiff(bytes: ArrayBuffer, step?: (share: number) => void): Promise<FoundBed> {
+export async function readGeoTiff(bytes: ArrayBuffer, step?: (share: number) => void): Promise<BedFile> {
   const image = await fromArrayBuffer(bytes)
     .then((tiff) => tiff.getImage())
     .catch(() => {

@@ -1,6 +1,6 @@
 import { deflateSync } from 'node:zlib';
 import { zlibSync } from 'fflate';
-import { featuresOf, type Told } from '../features/found';
+import { featuresOf, type RawFeature } from '../features/found';
 import { crossingIn } from '../../chart/crossing';
 import { toldInGpx } from '../features/gpx';
 import { readGeoTiff } from './geotiff';
@@ -136,7 +136,7 @@ describe('large files of marks and tracks', () => {
     expect(crossingIn(whole)).toBeNull();
     const crossed = [...ring, [0.5, -0.1], [0, 0]] as [number, number][];
     expect(crossingIn(crossed)).not.toBeNull();
-    const told: Told = { where: 'line 1', shape: { type: 'Polygon', coordinates: [[[0, 0], [1, 1], [1, 0], [0, 1], [0, 0]]] }, own: {} }; // prettier-ignore
+    const told: RawFeature = { where: 'line 1', shape: { type: 'Polygon', coordinates: [[[0, 0], [1, 1], [1, 0], [0, 1], [0, 0]]] }, own: {} }; // prettier-ignore
     expect(() => featuresOf([told], () => '01950000-0000-7000-8000-000000000001')).toThrow('crosses itself');
   });
 });

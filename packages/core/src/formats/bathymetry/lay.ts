@@ -4,10 +4,10 @@ import { knownCrs } from '../../chart/crs.js';
 import { naturalNeighbours } from '../../chart/gridding.js';
 import type { Grid } from '../../chart/grid.js';
 import { utmDefinition, utmOf, type LonLat } from '../../chart/projection.js';
-import { MOST_CELLS } from '../ascii-grid.js';
+import { MAX_CELLS } from '../ascii-grid.js';
 import { checkNear } from '../features/read.js';
 import { FileProblem } from '../file-problem.js';
-import { FOOT_M, type BedSense, type BedUnit, type FoundBed, type Raster, type Soundings } from './found.js';
+import { FOOT_M, type BedSense, type BedUnit, type BedFile, type Raster, type Soundings } from './found.js';
 
 /** What the angler says of a file's figures, where the file does not. */
 export interface BedChoices {
@@ -37,7 +37,7 @@ const DEGREES = '+proj=longlat +datum=WGS84 +no_defs';
 /** Deeper than this is not kept: depths are whole centimetres in two bytes. */
 const DEEPEST_M = 327;
 /** Cells of a chart that is made of soundings. */
-const MOST_SOUNDED_CELLS = 2_000_000;
+const MAX_SOUNDED_CELLS = 2_000_000;
 const SMALLEST_CELL_M = 1;
 const LARGEST_CELL_M = 100;
 /** Places between which a projection is nearly straight, in cells. */
@@ -46,7 +46,7 @@ const KNOT_CELLS = 16;
 type Point = readonly [x: number, y: number];
 
 /** How the file's places are read: as it says itself, else as metres of the water's own zone. */
-const crsOf = ({ crs }: FoundBed, { lonLat }: WaterAt): Crs => crs ?? (knownCrs(utmOf(lonLat)) as Crs);
+const crsOf = ({ crs }: BedFile, { lonLat }: WaterAt): Crs => crs ?? (knownCrs(utmOf(lonLat)) as Crs);
 
 function nearWater(points: readonly Point[], crs: Crs, { name, lonLat }: WaterAt): void {
   const { inverse } = proj4(DEGREES, crs.definition);
@@ -108,7 +108,7 @@ function resampled(raster: Raster, crs: Crs, epsg: number): Grid {
   const [westM, northM] = [Math.min(...xs), Math.max(...ys)];
   const [widthM, heightM] = [Math.max(...xs) - westM, northM - Math.min(...ys)];
   let cellM = rounded(Math.sqrt((widthM * heightM) / (cols * rows)));
-  while (Math.ceil(widthM / cellM) * Math.ceil(heightM / cellM) > MOST_CELLS) cellM = rounded(cellM + 0.1);
+  while (Math.ceil(widthM / cellM) * Math.ceil(heightM / cellM) > MAX_CELLS) cellM = rounded(cellM + 0.1);
   const shape = { cols: Math.max(3, Math.ceil(widthM / cellM)), rows: Math.max(3, Math.ceil(heightM / cellM)) };
   const values = new Float32Array(shape.cols * shape.rows).fill(Number.NaN);
   // The projection is asked at knots only; between them places are mixed.
@@ -136,7 +136,7 @@ function resampled(raster: Raster, crs: Crs, epsg: number): Grid {
   return { ...shape, cellM, westM, northM, values };
 }
 
-function layRaster(found: FoundBed, raster: Raster, choices: BedChoices, water: WaterAt): LaidBed {
+function layRaster(found: BedFile, raster: Raster, choices: BedChoices, water: WaterAt): LaidBed {
   const crs = crsOf(found, water);
   const { cols, rows, west, north, across, down } = raster;
   const middle: Point = [west + (cols * across) / 2, north - (rows * down) / 2];
@@ -153,12 +153,12 @@ function layRaster(found: FoundBed, raster: Raster, choices: BedChoices, water: 
 /** How large cells are to be, so that about four soundings in five have one of their own and there are not too many. */
 function cellOf(count: number, areaM2: number): number {
   const fine = Math.max(SMALLEST_CELL_M, Math.sqrt(areaM2 / count) / 3);
-  const least = Math.sqrt(areaM2 / MOST_SOUNDED_CELLS);
+  const least = Math.sqrt(areaM2 / MAX_SOUNDED_CELLS);
   return Math.min(LARGEST_CELL_M, Math.ceil(Math.max(fine, least) * 2) / 2);
 }
 
 function laySoundings(
-  found: FoundBed,
+  found: BedFile,
   { x, y, value }: Soundings,
   choices: BedChoices,
   water: WaterAt,
@@ -191,7 +191,7 @@ function laySoundings(
   northM += 2 * cellM;
   const cols = Math.max(3, Math.ceil((eastmostM - westM) / cellM) + 2);
   const rows = Math.max(3, Math.ceil((northM - southM) / cellM) + 2);
-  if (cols * rows > MOST_CELLS) {
+  if (cols * rows > MAX_CELLS) {
     throw new FileProblem('These soundings lie too far from one another for one chart: cut out the water you fish.');
   }
   const shape = { cols, rows, cellM };
@@ -205,7 +205,7 @@ function laySoundings(
 }
 
 /** Lays what was found in a file on a chart. @throws FileProblem where it cannot be this water's bed, and why */
-export function layBed(found: FoundBed, choices: BedChoices, water: WaterAt, step?: (share: number) => void): LaidBed {
+export function layBed(found: BedFile, choices: BedChoices, water: WaterAt, step?: (share: number) => void): LaidBed {
   const { raster, soundings } = found;
   const laid = raster
     ? layRaster(found, raster, choices, water)
@@ -218,7 +218,7 @@ export function layBed(found: FoundBed, choices: BedChoices, water: WaterAt, ste
 const JOIN_M = { soundings: 150, contours: 800 } as const;
 
 /** What the figures of a file seem to be: said by the file, else guessed from how they run. */
-export function guessChoices({ from, unit, sense, least, most }: FoundBed): BedChoices {
+export function guessChoices({ from, unit, sense, least, most }: BedFile): BedChoices {
   const negative = least < 0;
   // Called depth and under zero: the zero is the water, and they grow upwards all the same.
   const guessed: BedSense =

@@ -3,18 +3,18 @@ import { featureFormatOf } from '../features/read.js';
 import { FileProblem } from '../file-problem.js';
 import type { LonLat } from '../../chart/projection.js';
 import { knownCrs } from '../../chart/crs.js';
-import { rangeOf, type FoundBed } from './found.js';
+import { rangeOf, type BedFile } from './found.js';
 import { readGeoTiff } from './geotiff.js';
 import { soundingsInContours, soundingsInGpx, soundingsInTable } from './soundings.js';
 
 /** Files larger than this are refused before they are read. */
-export const MOST_BED_FILE_BYTES = 250e6;
+export const MAX_BED_FILE_BYTES = 250e6;
 
 /** @throws FileProblem where a file is too large or holds nothing */
 export function checkSize(name: string, bytes: number): void {
   if (!bytes) throw new FileProblem(`${name} is empty.`);
-  if (bytes <= MOST_BED_FILE_BYTES) return;
-  const [own, most] = [bytes, MOST_BED_FILE_BYTES].map((size) => Math.round(size / 1e6));
+  if (bytes <= MAX_BED_FILE_BYTES) return;
+  const [own, most] = [bytes, MAX_BED_FILE_BYTES].map((size) => Math.round(size / 1e6));
   throw new FileProblem(
     `${name} is ${own} MB: expected at most ${most}. Cut out the water you fish, or make the cells larger.`,
   );
@@ -31,7 +31,7 @@ function isTiff(bytes: ArrayBuffer): boolean {
 const looksLikeDegrees = (west: number, north: number, cell: number): boolean =>
   Math.abs(west) <= 180 && Math.abs(north) <= 90 && cell < 0.2;
 
-function gridIn(text: string, step?: (share: number) => void): FoundBed {
+function gridIn(text: string, step?: (share: number) => void): BedFile {
   const { cols, rows, cellM, westM, northM, values } = readAsciiGrid(text, step);
   const raster = { cols, rows, values, west: westM, north: northM, across: cellM, down: cellM };
   const crs = looksLikeDegrees(westM, northM, cellM) ? (knownCrs(4326) ?? null) : null;
@@ -50,7 +50,7 @@ export async function readBathymetry(
   textOf: (bytes: ArrayBuffer) => string,
   water: LonLat,
   step?: (share: number) => void,
-): Promise<FoundBed> {
+): Promise<BedFile> {
   if (isTiff(bytes)) return readGeoTiff(bytes, step);
   const text = textOf(bytes);
   if (/^\s*n(cols|rows)\s/i.test(text)) return gridIn(text, step);

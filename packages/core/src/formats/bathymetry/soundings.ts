@@ -5,11 +5,11 @@ import { figureOf, placeOf, type Position } from '../features/found.js';
 import { listOf, readXml, textIn, type Element } from '../features/xml.js';
 import { FileProblem } from '../file-problem.js';
 import { figureIn, readTable, type TextTable } from '../table.js';
-import { rangeOf, type BedSense, type BedUnit, type FoundBed, type Soundings } from './found.js';
+import { rangeOf, type BedSense, type BedUnit, type BedFile, type Soundings } from './found.js';
 
 /** Characters of a table of soundings that are taken: about two million soundings. */
-const MOST_CHARACTERS = 64e6;
-const LEAST_SOUNDINGS = 10;
+const MAX_CHARACTERS = 64e6;
+const MIN_SOUNDINGS = 10;
 
 const DEGREES = knownCrs(4326) as Crs;
 
@@ -27,11 +27,11 @@ class Sounder {
   }
 
   found(
-    from: FoundBed['from'],
+    from: BedFile['from'],
     told: { crs: Crs | null; unit: BedUnit | null; sense: BedSense | null; what: string },
-  ): FoundBed {
-    if (this.value.length < LEAST_SOUNDINGS) {
-      throw new FileProblem(`${told.what}: expected at least ${LEAST_SOUNDINGS} depths, got ${this.value.length}.`);
+  ): BedFile {
+    if (this.value.length < MIN_SOUNDINGS) {
+      throw new FileProblem(`${told.what}: expected at least ${MIN_SOUNDINGS} depths, got ${this.value.length}.`);
     }
     const soundings: Soundings = {
       x: Float64Array.from(this.x),
@@ -77,8 +77,8 @@ function columnsOf({ header, lines, decimalComma }: TextTable, [longitude, latit
 }
 
 /** Soundings from rows of a table with a longitude, a latitude (or metres east and north) and a depth. */
-export function soundingsInTable(text: string, water: LonLat): FoundBed {
-  const table = readTable(text, MOST_CHARACTERS);
+export function soundingsInTable(text: string, water: LonLat): BedFile {
+  const table = readTable(text, MAX_CHARACTERS);
   const { header, lines, decimalComma } = table;
   const columns = columnsOf(table, water);
   const width = header?.length ?? lines[0]?.cells.length ?? 0;
@@ -127,7 +127,7 @@ function depthOf(point: Element): { value: number; sense: BedSense } | undefined
 }
 
 /** Soundings from a GPX file: points of tracks and marks that tell a depth, in metres as GPX has it. */
-export function soundingsInGpx(text: string): FoundBed {
+export function soundingsInGpx(text: string): BedFile {
   const { root, lineOf } = readXml(text, ['wpt', 'trk', 'trkseg', 'trkpt', 'extensions']);
   const [gpx] = listOf(root, 'gpx');
   const points = [
@@ -165,10 +165,10 @@ function depthIn(properties: Readonly<Record<string, unknown>>): { name: string;
 
 /** Degrees between points that are put along a contour's sides: closer than the cells of any chart made of them. */
 const ALONG_DEG = 0.00005;
-const MOST_ALONG = 4_000_000;
+const MAX_ALONG = 4_000_000;
 
 /** Points along contours, each line of which tells its depth in a property. */
-export function soundingsInContours(text: string): FoundBed {
+export function soundingsInContours(text: string): BedFile {
   const sounder = new Sounder();
   let title = '';
   let points = 0;
@@ -189,7 +189,7 @@ export function soundingsInContours(text: string): FoundBed {
           const [x0 = x1, y0 = y1] = line[index - 1] ?? to;
           const steps = Math.max(1, Math.ceil(Math.hypot(x1 - x0, y1 - y0) / ALONG_DEG));
           points += steps;
-          if (points > MOST_ALONG)
+          if (points > MAX_ALONG)
             throw new FileProblem(`${where}: these contours are longer than can be taken at once.`);
           for (let step = 1; step <= steps; step++) {
             sounder.add(x0 + ((x1 - x0) * step) / steps, y0 + ((y1 - y0) * step) / steps, told.value);

@@ -1,4 +1,4 @@
-import { ChartFeature, MOST_FEATURES, type FeatureKind, type FeatureShape } from '../../contract/charts.js';
+import { ChartFeature, MAX_FEATURES, type FeatureKind, type FeatureShape } from '../../contract/charts.js';
 import { parse } from '../../contract/problems.js';
 import { crossingIn } from '../../chart/crossing.js';
 import { FeatureProblem } from './problem.js';
@@ -7,7 +7,7 @@ import { FeatureProblem } from './problem.js';
 export type Position = readonly number[];
 
 /** A feature as a file tells it, before it is checked. */
-export interface Told {
+export interface RawFeature {
   /** Where in the file it stands, for the sentence that refuses it. */
   readonly where: string;
   readonly shape: { readonly type: FeatureShape['type']; readonly coordinates: unknown };
@@ -62,10 +62,10 @@ function checkRings(where: string, rings: readonly (readonly [number, number])[]
 }
 
 /** Checks what a file told, and makes features of it. @param newId an id for what brings none of its own */
-export function featuresOf(told: readonly Told[], newId: () => string): ChartFeature[] {
+export function featuresOf(told: readonly RawFeature[], newId: () => string): ChartFeature[] {
   if (!told.length) throw new FeatureProblem('There are no marks, tracks or areas in this file.');
-  if (told.length > MOST_FEATURES) {
-    throw new FeatureProblem(`Expected at most ${MOST_FEATURES} marks, tracks and areas, got ${told.length}.`);
+  if (told.length > MAX_FEATURES) {
+    throw new FeatureProblem(`Expected at most ${MAX_FEATURES} marks, tracks and areas, got ${told.length}.`);
   }
   return told.map(({ where, shape, own }) => {
     const known = ChartFeature.shape.id.safeParse(own['id']).success;

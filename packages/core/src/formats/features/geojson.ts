@@ -1,5 +1,5 @@
 import type { ChartFeature } from '../../contract/charts.js';
-import { placeOf, readOwnFields, type Position, type Told } from './found.js';
+import { placeOf, readOwnFields, type Position, type RawFeature } from './found.js';
 import { FeatureProblem, linesOf } from './problem.js';
 
 /** Holds what only we write among a feature's properties. */
@@ -43,7 +43,7 @@ export function readJson(text: string): Json {
 }
 
 /** A shape of GeoJSON taken apart into points, lines and areas. Heights are left off. */
-export function simpleShapes(where: string, geometry: unknown): Told['shape'][] {
+export function simpleShapes(where: string, geometry: unknown): RawFeature['shape'][] {
   if (!isObject(geometry)) return [];
   const { type, coordinates, geometries } = geometry;
   const list = (value: unknown): unknown[] => {
@@ -76,7 +76,7 @@ export function simpleShapes(where: string, geometry: unknown): Told['shape'][] 
 /** Every feature of a GeoJSON text with its shapes; a lone shape or feature counts as a collection of one. */
 export function geoJsonFeatures(
   text: string,
-): { where: string; properties: Json; id: unknown; shapes: Told['shape'][] }[] {
+): { where: string; properties: Json; id: unknown; shapes: RawFeature['shape'][] }[] {
   const whole = readJson(text);
   const crs = isObject(whole['crs']) ? JSON.stringify(whole['crs']) : '';
   if (crs && !/CRS84|EPSG:+4326/.test(crs)) {
@@ -99,8 +99,8 @@ export function geoJsonFeatures(
 }
 
 /** What a GeoJSON file tells; a feature with several shapes becomes as many. */
-export function toldInGeoJson(text: string): Told[] {
-  return geoJsonFeatures(text).flatMap(({ where, properties, id, shapes }): Told[] => {
+export function toldInGeoJson(text: string): RawFeature[] {
+  return geoJsonFeatures(text).flatMap(({ where, properties, id, shapes }): RawFeature[] => {
     const written = properties[OWN];
     const own = isObject(written) ? { ...readOwnFields(where, written), id } : {};
     const name = properties['name'] ?? properties['title'];

@@ -1,5 +1,5 @@
 import type { ChartFeature, FeatureShape } from '../../contract/charts.js';
-import { digits, figureOf, ownFields, placeOf, readOwnFields, type Position, type Told } from './found.js';
+import { digits, figureOf, ownFields, placeOf, readOwnFields, type Position, type RawFeature } from './found.js';
 import { FeatureProblem } from './problem.js';
 import { listOf, readXml, textIn, xmlBuilder, type Element } from './xml.js';
 
@@ -47,8 +47,8 @@ export function featuresToGpx(features: readonly ChartFeature[]): string {
   });
 }
 
-/** What a GPX file tells: points as marks, routes and tracks as tracks, each piece of a track its own. */
-export function toldInGpx(text: string): Told[] {
+/** What a GPX file tells: points as marks, routes and tracks, each piece of a track its own. */
+export function toldInGpx(text: string): RawFeature[] {
   const { root, lineOf } = readXml(text, LISTS);
   const [gpx] = listOf(root, 'gpx');
   if (!gpx) throw new FeatureProblem('This is no GPX file: expected gpx around the whole.');
@@ -61,7 +61,7 @@ export function toldInGpx(text: string): Told[] {
     const note = textIn(element, 'desc') ?? textIn(element, 'cmt');
     return { ...readOwnFields(lineOf(element), own), name, note, shape: own['shape'] };
   };
-  const marks = listOf(gpx, 'wpt').map((point): Told => {
+  const marks = listOf(gpx, 'wpt').map((point): RawFeature => {
     const { shape: _, ...own } = ownOf(point);
     return { where: lineOf(point), shape: { type: 'Point', coordinates: place(point) }, own };
   });
@@ -71,7 +71,7 @@ export function toldInGpx(text: string): Told[] {
       line: track,
       pieces: listOf(track, 'trkseg').map((piece) => listOf(piece, 'trkpt')),
     })),
-  ].flatMap(({ line, pieces }): Told[] => {
+  ].flatMap(({ line, pieces }): RawFeature[] => {
     const { shape, ...own } = ownOf(line);
     const where = lineOf(line);
     const lines = pieces.filter((points) => points.length > 1).map((points) => points.map(place));

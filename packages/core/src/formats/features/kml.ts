@@ -1,5 +1,5 @@
 import type { ChartFeature, FeatureShape } from '../../contract/charts.js';
-import { digits, figureOf, ownFields, placeOf, readOwnFields, type Position, type Told } from './found.js';
+import { digits, figureOf, ownFields, placeOf, readOwnFields, type Position, type RawFeature } from './found.js';
 import { FeatureProblem } from './problem.js';
 import { listOf, readXml, textIn, xmlBuilder, type Element } from './xml.js';
 
@@ -54,7 +54,7 @@ function ownOf(where: string, placemark: Element): Record<string, unknown> {
 }
 
 /** What a KML file tells: placemarks of every folder; one with several shapes becomes as many features. */
-export function toldInKml(text: string): Told[] {
+export function toldInKml(text: string): RawFeature[] {
   const { root, lineOf } = readXml(text, LISTS);
   const [kml] = listOf(root, 'kml');
   if (!kml) throw new FeatureProblem('This is no KML file: expected kml around the whole.');
@@ -64,17 +64,17 @@ export function toldInKml(text: string): Told[] {
       .split(/\s+/)
       .filter(Boolean)
       .map((point) => placeOf(where, point.split(',').map(figureOf)));
-  const shapeOf = (where: string, type: FeatureShape['type'], element: Element): Told['shape'] => {
+  const shapeOf = (where: string, type: FeatureShape['type'], element: Element): RawFeature['shape'] => {
     if (type === 'Point') return { type, coordinates: points(where, element)[0] };
     if (type === 'LineString') return { type, coordinates: points(where, element) };
     const rings = ['outerBoundaryIs', 'innerBoundaryIs'].flatMap((name) => listOf(element, name));
     return { type, coordinates: rings.map((ring) => points(where, listOf(ring, 'LinearRing')[0])) };
   };
-  const shapesIn = (where: string, element: Element): Told['shape'][] => [
+  const shapesIn = (where: string, element: Element): RawFeature['shape'][] => [
     ...GEOMETRIES.flatMap((type) => listOf(element, type).map((each) => shapeOf(where, type, each))),
     ...listOf(element, 'MultiGeometry').flatMap((each) => shapesIn(where, each)),
   ];
-  return placemarksIn(kml).flatMap((placemark): Told[] => {
+  return placemarksIn(kml).flatMap((placemark): RawFeature[] => {
     const where = lineOf(placemark);
     const own = ownOf(where, placemark);
     return shapesIn(where, placemark).map((shape) => ({ where, shape, own }));

@@ -4,9 +4,9 @@ import type { Sentence } from './sentence.js';
 const KNOT_MPS = 1852 / 3600;
 const KMH_MPS = 1 / 3.6;
 /** What lies beyond these is a fault of the instrument, not of the lake: metres, degrees C, metres a second. */
-const MOST_DEPTH_M = 1000;
+const MAX_DEPTH_M = 1000;
 const TEMP_C = [-3, 45] as const;
-const MOST_SPEED_MPS = 60;
+const MAX_SPEED_MPS = 60;
 
 const figure = (field: string | undefined): number =>
   field !== undefined && /^-?\d+(\.\d*)?$/.test(field) ? Number(field) : Number.NaN;
@@ -26,12 +26,12 @@ function position([lat, northSouth, lon, eastWest]: readonly (string | undefined
 }
 
 function motion(speedMps: number, course: string | undefined): Heard[] {
-  if (!(speedMps >= 0 && speedMps <= MOST_SPEED_MPS)) return [];
+  if (!(speedMps >= 0 && speedMps <= MAX_SPEED_MPS)) return [];
   const courseDeg = figure(course);
   return [{ kind: 'motion', speedMps, courseDeg: courseDeg >= 0 && courseDeg <= 360 ? courseDeg % 360 : null }];
 }
 
-const depth = (depthM: number): Heard[] => (depthM > 0 && depthM <= MOST_DEPTH_M ? [{ kind: 'depth', depthM }] : []);
+const depth = (depthM: number): Heard[] => (depthM > 0 && depthM <= MAX_DEPTH_M ? [{ kind: 'depth', depthM }] : []);
 
 /** What each kind of sentence says. Fields that are empty, or say that they are not valid, say nothing. */
 const KINDS: Readonly<Record<string, (fields: readonly string[]) => Heard[]>> = {

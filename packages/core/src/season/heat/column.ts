@@ -1,5 +1,5 @@
 import { waterDensityKgM3 } from '../../water/density.js';
-import type { Pull } from './surface.js';
+import type { HeatExchange } from './surface.js';
 import { DAY_S, HEAT_PER_M3 } from './usual.js';
 import type { ZoneHeat } from './zone.js';
 
@@ -37,7 +37,7 @@ export interface DayStep {
 
 export function dayStep(
   zone: ZoneHeat,
-  pull: Pull,
+  pull: HeatExchange,
   surfaceC: number,
   deepC: number,
   windMps: number,

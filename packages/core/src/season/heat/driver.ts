@@ -2,7 +2,7 @@ import type { Place } from '../../contract/conditions.js';
 import type { WeatherDay } from '../../contract/outside.js';
 import { climateTempC } from '../climate.js';
 import { dateOf, dayNumber, yearDayOf } from '../../day/calendar.js';
-import { extraterrestrialWm2, pullOf, solarWm2, type Exposure, type Pull } from './surface.js';
+import { extraterrestrialWm2, heatExchange, solarWm2, type Exposure, type HeatExchange } from './surface.js';
 import { usualYear } from './usual.js';
 
 /** What is known of a day's weather. */
@@ -19,7 +19,7 @@ export interface Driver {
   readonly windMps: Float32Array;
   readonly solarWm2: Float32Array;
   /** The pull on water under an exposure, one for every day. */
-  readonly pullsOn: (exposure: Exposure) => readonly Pull[];
+  readonly pullsOn: (exposure: Exposure) => readonly HeatExchange[];
 }
 
 const USUAL_WIND_MPS = 3;
@@ -61,7 +61,7 @@ export function driverOf(place: Place, weather: readonly WeatherDay[], firstDay:
       const pulls = [...known].map(([day, each]) => ({
         day,
         kind: each.kind,
-        pull: pullOf(each, latitude, usualWaterC(day), exposure),
+        pull: heatExchange(each, latitude, usualWaterC(day), exposure),
       }));
       const byDay = new Map(pulls.map(({ day, pull }) => [day, pull]));
       const usual = usualYear(

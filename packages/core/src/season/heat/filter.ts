@@ -1,9 +1,9 @@
 import { dayStep, newStep, type DayStep } from './column.js';
-import { Doubt, STATES } from './doubt.js';
+import { Covariance, STATES } from './covariance.js';
 import { KNOWLEDGE, type Driver } from './driver.js';
 import type { ZoneFit } from './fit.js';
 import { overMeanC, swingC, type HeatReading } from './readings.js';
-import type { Pull } from './surface.js';
+import type { HeatExchange } from './surface.js';
 import type { ZoneHeat } from './zone.js';
 
 /** A zone's temperatures, day by day of the driver, degrees Celsius. */
@@ -18,7 +18,7 @@ export interface ZoneCourse {
 export interface Filtered {
   readonly zones: readonly ZoneCourse[];
   /** Readings that stand so far off everything else that they were hardly believed. */
-  readonly odd: readonly string[];
+  readonly outliers: readonly string[];
 }
 
 const OFFSET_DAYS = 40;
@@ -75,7 +75,7 @@ function pullVariance(driver: Driver, at: number): number {
 export function filterZones(
   zones: readonly ZoneHeat[],
   fits: readonly ZoneFit[],
-  pulls: readonly (readonly Pull[])[],
+  pulls: readonly (readonly HeatExchange[])[],
   distances: readonly (readonly number[])[],
   driver: Driver,
   startC: number,
@@ -84,7 +84,7 @@ export function filterZones(
   const count = zones.length;
   const { count: days, firstDay } = driver;
   const state = new Float64Array(count * STATES);
-  const doubt = new Doubt(count);
+  const doubt = new Covariance(count);
   const unsure = fits.map(({ readings: own }) => (own ? 1 : UNREAD));
   const share = (a: number, b: number, base: number) => base ** ((distances[a] as number[])[b] as number);
   const errorShares = zones.map((_, a) =>
@@ -119,7 +119,7 @@ export function filterZones(
     for (let zone = 0; zone < count; zone++) {
       const base = zone * STATES;
       const [surface, deep, offset] = [state[base] as number, state[base + 1] as number, state[base + 2] as number];
-      const pull = (pulls[zone] as readonly Pull[])[at] as Pull;
+      const pull = (pulls[zone] as readonly HeatExchange[])[at] as HeatExchange;
       const step = dayStep(
         zones[zone] as ZoneHeat,
         pull,
@@ -135,7 +135,7 @@ export function filterZones(
       state[base + 2] = keeps * offset;
       sunk[zone] = EXCHANGE_SD_SHARE * step.ds * (surface - deep);
     }
-    doubt.carry(steps, keeps);
+    doubt.predict(steps, keeps);
     const variance = pullVariance(driver, at);
     for (let a = 0; a < count; a++) {
       const [stepA, atA] = [steps[a] as DayStep, a * STATES];
@@ -155,7 +155,7 @@ export function filterZones(
       const zone = zones[reading.zone] as ZoneHeat;
       const swing = swingC(driver, at, zone);
       const error = READING_SD_C ** 2 + (SWING_SHARE * swing) ** 2 + (reading.anywhere ? ANYWHERE_SD_C ** 2 : 0);
-      const wasOdd = doubt.learn(
+      const wasOdd = doubt.update(
         state,
         reading.zone * STATES,
         reading.surfaceC - overMeanC(swing, reading.hour),
@@ -163,7 +163,7 @@ export function filterZones(
       );
       if (wasOdd) odd.push(reading.id);
       if (reading.deepC !== undefined && zone.deepDepthM > 0) {
-        doubt.learn(state, reading.zone * STATES + 1, reading.deepC, PROFILE_SD_C ** 2);
+        doubt.update(state, reading.zone * STATES + 1, reading.deepC, PROFILE_SD_C ** 2);
       }
     }
     for (let zone = 0; zone < count; zone++) {
@@ -175,5 +175,5 @@ export function filterZones(
       course.deepC[at] = state[base + 1] as number;
     }
   }
-  return { zones: courses, odd };
+  return { zones: courses, outliers: odd };
 }

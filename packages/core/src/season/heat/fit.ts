@@ -1,7 +1,7 @@
 import { dayStep, newStep } from './column.js';
 import { KNOWLEDGE, type Driver } from './driver.js';
 import { overMeanC, swingC, type HeatReading } from './readings.js';
-import type { Pull } from './surface.js';
+import type { HeatExchange } from './surface.js';
 import type { ZoneHeat } from './zone.js';
 
 /** What the readings of a zone say of it: its depth as a share of what was told, and how far its pull is off. */
@@ -12,7 +12,7 @@ export interface ZoneFit {
   readonly readings: number;
 }
 
-const LEAST_READINGS = 5;
+const MIN_READINGS = 5;
 /** How far depth (as a logarithm) and pull may usually be off, and how well one reading says so. */
 const LOG_DEPTH_SD = 0.35;
 const OFFSET_SD_C = 1.2;
@@ -34,7 +34,7 @@ interface Point {
 /** Runs a zone through the weather without looking at readings; gives the surface on the days of the points. */
 function run(
   zone: ZoneHeat,
-  pulls: readonly Pull[],
+  pulls: readonly HeatExchange[],
   driver: Driver,
   from: number,
   startC: number,
@@ -47,7 +47,7 @@ function run(
   let next = 0;
   const last = points.at(-1)?.at ?? from;
   for (let at = from; at <= last; at++) {
-    const pull = pulls[at] as Pull;
+    const pull = pulls[at] as HeatExchange;
     dayStep(zone, pull, surface, deep, driver.windMps[at] as number, step);
     const drawn = pull.equilibriumC + offsetC;
     [surface, deep] = [
@@ -67,7 +67,7 @@ function run(
  */
 export function fitZone(
   zone: ZoneHeat,
-  pulls: readonly Pull[],
+  pulls: readonly HeatExchange[],
   driver: Driver,
   readings: readonly HeatReading[],
 ): ZoneFit | undefined {
@@ -77,7 +77,7 @@ export function fitZone(
     if (anywhere || at < 0 || at >= driver.count || driver.knowledge[at] !== KNOWLEDGE.observed) continue;
     points.push({ at, surfaceC: surfaceC - overMeanC(swingC(driver, at, zone), hour) });
   }
-  if (points.length < LEAST_READINGS) return undefined;
+  if (points.length < MIN_READINGS) return undefined;
   const from = Math.max(0, (points[0] as Point).at - 20);
   const startC = (points[0] as Point).surfaceC;
   let [logDepth, offsetC] = [0, 0];

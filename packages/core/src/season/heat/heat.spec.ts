@@ -3,7 +3,7 @@ import type { Reading } from '../../contract/records.js';
 import { DEEP, LAKE, MIDDLE, plainWeather, reading, SHALLOW } from '../../testing/lake.js';
 import { dayStep, exchangeMPerDay, newStep } from './column.js';
 import { followLake } from './lake.js';
-import { exchangeWm2C, extraterrestrialWm2, pullOf } from './surface.js';
+import { exchangeWm2C, extraterrestrialWm2, heatExchange } from './surface.js';
 import { wholeWater, zoneDistances, zoneHeat } from './zone.js';
 
 const OPEN = { windShare: 1, solarShare: 1 };
@@ -20,7 +20,7 @@ describe('the pull of the weather', () => {
   });
 
   it('stands where water neither gains nor loses: between dew point and hot air with sun in it', () => {
-    const { equilibriumC } = pullOf(JULY, 36, 26, OPEN);
+    const { equilibriumC } = heatExchange(JULY, 36, 26, OPEN);
     expect(equilibriumC).toBeGreaterThan(JULY.dewPointC);
     expect(equilibriumC).toBeLessThan(40);
   });
@@ -30,12 +30,12 @@ describe('the pull of the weather', () => {
     ['warmer air', { airTempC: 31 }, 1],
     ['damper air', { dewPointC: 24 }, 1],
   ] as const)('moves with %s', (_, change, way) => {
-    const [before, after] = [JULY, { ...JULY, ...change }].map((day) => pullOf(day, 36, 26, OPEN).equilibriumC);
+    const [before, after] = [JULY, { ...JULY, ...change }].map((day) => heatExchange(day, 36, 26, OPEN).equilibriumC);
     expect(Math.sign(after! - before!)).toBe(way);
   });
 
   it('brings sunny water nearer to the air, and faster, when the wind blows', () => {
-    const [calm, windy] = [1, 8].map((windMps) => pullOf({ ...JULY, windMps }, 36, 26, OPEN));
+    const [calm, windy] = [1, 8].map((windMps) => heatExchange({ ...JULY, windMps }, 36, 26, OPEN));
     expect(windy!.equilibriumC).toBeLessThan(calm!.equilibriumC);
     expect(windy!.exchangeWm2C).toBeGreaterThan(2 * calm!.exchangeWm2C);
   });
@@ -143,7 +143,7 @@ describe('following a lake', () => {
     );
     const wild = reading('2027-03-12', 24, MIDDLE);
     const { lake, now } = follow([...good, wild]);
-    expect(lake.odd).toEqual([wild.id]);
+    expect(lake.outliers).toEqual([wild.id]);
     expect(Math.abs(now(1) - follow(good).now(1))).toBeLessThan(3);
   });
 

@@ -9,10 +9,10 @@ import { heatReadings, type HeatReading } from './readings.js';
 import { zoneDistances, zoneHeat, zonesOf, type ZoneHeat } from './zone.js';
 
 /** The model begins so long before today, or before the first reading, whichever is earlier. */
-export const LEAST_HISTORY_DAYS = 430;
+export const MIN_HISTORY_DAYS = 430;
 const BEFORE_FIRST_READING_DAYS = 30;
 /** No record is looked at further back than this. */
-const MOST_HISTORY_DAYS = 11 * 366;
+const MAX_HISTORY_DAYS = 11 * 366;
 /** Depths and offsets are fitted to the readings of so many days. */
 const FIT_DAYS = 3 * 366;
 
@@ -40,7 +40,7 @@ export interface Lake {
   readonly zones: readonly LakeZone[];
   readonly readings: readonly HeatReading[];
   /** Readings that were hardly believed. */
-  readonly odd: readonly string[];
+  readonly outliers: readonly string[];
 }
 
 /** Fits each zone to its readings, then follows all of them through the weather to today and beyond. */
@@ -51,8 +51,8 @@ export function followLake({ water, readings, weather, today, daysAhead }: LakeI
   const known = heatReadings(readings, zones, water.place.timeZone).filter(({ day }) => day <= now);
   const firstReading = known[0]?.day ?? now;
   const firstDay = Math.max(
-    now - MOST_HISTORY_DAYS,
-    Math.min(firstReading - BEFORE_FIRST_READING_DAYS, now - LEAST_HISTORY_DAYS),
+    now - MAX_HISTORY_DAYS,
+    Math.min(firstReading - BEFORE_FIRST_READING_DAYS, now - MIN_HISTORY_DAYS),
   );
   const driver = driverOf(water.place, weather, firstDay, now + daysAhead - firstDay + 1);
   const told = zones.map(zoneHeat);
@@ -70,13 +70,21 @@ export function followLake({ water, readings, weather, today, daysAhead }: LakeI
   const fits = fitted.map((fit) => fit ?? shared);
   const heats = told.map((zone, index) => withFit(zone, fits[index] as ZoneFit));
   const startC = climateTempC(water.place.latitude, yearDayOf(firstDay));
-  const { zones: courses, odd } = filterZones(heats, fits, pulls, zoneDistances(zones), driver, startC, known);
+  const { zones: courses, outliers: odd } = filterZones(
+    heats,
+    fits,
+    pulls,
+    zoneDistances(zones),
+    driver,
+    startC,
+    known,
+  );
   return {
     firstDay,
     today: now,
     driver,
     readings: known,
-    odd,
+    outliers: odd,
     zones: zones.map((zone, index) => ({
       zone,
       heat: heats[index] as ZoneHeat,

@@ -21,7 +21,7 @@ export interface Exposure {
 }
 
 /** The pull of one day's weather on the water: towards `equilibriumC`, by `exchangeWm2C` for each degree it is off. */
-export interface Pull {
+export interface HeatExchange {
   readonly equilibriumC: number;
   readonly exchangeWm2C: number;
 }
@@ -61,7 +61,7 @@ export function exchangeWm2C(waterTempC: number, windMps: number): number {
  * the air (Brunt 1932, with cloud as in TVA 1972), back radiation, evaporation and conduction are set equal and solved
  * by Newton's method. The coefficient is taken half-way between the equilibrium and the water as it usually is then.
  */
-export function pullOf(day: WeatherDay, latitude: number, usualWaterC: number, exposure: Exposure): Pull {
+export function heatExchange(day: WeatherDay, latitude: number, usualWaterC: number, exposure: Exposure): HeatExchange {
   const wind = day.windMps * exposure.windShare;
   const airVapourHpa = vapourHpa(Math.min(day.dewPointC, day.airTempC));
   const airEmissivity = (0.52 + 0.065 * Math.sqrt(airVapourHpa)) * (1 + 0.17 * day.cloudFraction ** 2);

@@ -1,6 +1,6 @@
 import { climateTempC, climateTrendCPerDay } from '../climate.js';
 import { yearDayOf } from '../../day/calendar.js';
-import { exchangeWm2C, type Pull } from './surface.js';
+import { exchangeWm2C, type HeatExchange } from './surface.js';
 
 /** Heat that warms a cubic metre of water by a degree, J. */
 export const HEAT_PER_M3 = 4.186e6;
@@ -9,15 +9,15 @@ const USUAL_WIND_MPS = 3;
 /** Depth of the water that the latitude's usual year describes. */
 const USUAL_DEPTH_M = 5;
 /** Weather must cover so many days before it says something about the usual year. */
-const LEAST_DAYS = 60;
+const MIN_DAYS = 60;
 /** The latitude's own year weighs like so many days of weather. */
 const PRIOR_DAYS = 90;
 
 /** The usual pull for every day of a year, for days of which no weather is known. */
-export type UsualYear = (day: number) => Pull;
+export type UsualYear = (day: number) => HeatExchange;
 
 /** The pull that would give the latitude's usual year: the water's own temperature and what it lags behind. */
-function latitudePull(latitude: number, day: number): Pull {
+function latitudePull(latitude: number, day: number): HeatExchange {
   const year = yearDayOf(day);
   const waterC = climateTempC(latitude, year);
   const exchange = exchangeWm2C(waterC, USUAL_WIND_MPS);
@@ -55,10 +55,10 @@ function leastSquares(rows: readonly (readonly [terms: readonly number[], seen: 
  */
 export function usualYear(
   latitude: number,
-  known: readonly { readonly day: number; readonly pull: Pull }[],
+  known: readonly { readonly day: number; readonly pull: HeatExchange }[],
 ): UsualYear {
   const base = (day: number) => latitudePull(latitude, day);
-  if (known.length < LEAST_DAYS) return base;
+  if (known.length < MIN_DAYS) return base;
   const wave = (day: number): [number, number, number] => {
     const angle = (2 * Math.PI * yearDayOf(day)) / 365.25;
     return [1, Math.cos(angle), Math.sin(angle)];

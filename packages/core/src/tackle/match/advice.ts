@@ -2,7 +2,7 @@ import type { Plan, PlanWindow, Presentation } from '../../contract/plan.js';
 import { minutesOf } from '../../day/windows.js';
 
 /** A piece of advice of a plan over the whole day: what to tie on, how much it is worth, and when. */
-export interface Advice {
+export interface DayAdvice {
   readonly presentation: Presentation;
   /** Of the best of the day, 0 to 1. */
   readonly worth: number;
@@ -12,7 +12,7 @@ export interface Advice {
 }
 
 /** Lures of a day that are thought about. */
-const MOST_ADVICE = 12;
+const MAX_ADVICE = 12;
 
 const minutes = ({ from, to }: PlanWindow): number => Math.max(15, minutesOf(to) - minutesOf(from));
 
@@ -20,7 +20,7 @@ const minutes = ({ from, to }: PlanWindow): number => Math.max(15, minutesOf(to)
  * Every category that a plan names, once: worth its scores by the time they hold, said as in the window where it scores
  * most. The most worth first.
  */
-export function adviceOf({ windows }: Plan): Advice[] {
+export function adviceOf({ windows }: Plan): DayAdvice[] {
   const byCategory = new Map<
     string,
     { best: Presentation; total: number; windows: PlanWindow[]; deepestM: Presentation['runDepthM'] }
@@ -35,7 +35,7 @@ export function adviceOf({ windows }: Plan): Advice[] {
       byCategory.set(presentation.category, { best, total, windows: [...(known?.windows ?? []), window], deepestM });
     }
   }
-  const all = [...byCategory.values()].sort((a, b) => b.total - a.total).slice(0, MOST_ADVICE);
+  const all = [...byCategory.values()].sort((a, b) => b.total - a.total).slice(0, MAX_ADVICE);
   const most = all[0]?.total ?? 1;
   return all.map(({ best, total, windows: when, deepestM }) => ({
     presentation: best,

@@ -10,11 +10,11 @@ import { riggedMassG } from './needs.js';
 import { fitIf, outside, PERFECT, ratioFit, together, type Fit } from './fit.js';
 
 /** A lure of another kind stands for the advised one from so much likeness on. */
-const LEAST_LIKENESS = 0.3;
+const MIN_LIKENESS = 0.3;
 /** And never as well as the real thing. */
 const SUBSTITUTE = 0.75;
 /** Short of this a lure does not stand for the advice at all. */
-export const LEAST_FIT = 0.15;
+export const MIN_FIT = 0.15;
 
 /** The depth stated for an owned diver; what is not said of it is as usual for its category. */
 export function statedOf(lure: ItemOf<'lure'>): StatedDepth {
@@ -30,7 +30,7 @@ export function statedOf(lure: ItemOf<'lure'>): StatedDepth {
 function kindFit(lure: ItemOf<'lure'>, wanted: Presentation): Fit {
   if (lure.category === wanted.category) return PERFECT;
   const alike = likeness(categoryOf(lure.category), categoryOf(wanted.category));
-  if (alike < LEAST_LIKENESS) return { fit: 0, short: [] };
+  if (alike < MIN_LIKENESS) return { fit: 0, short: [] };
   return { fit: SUBSTITUTE * alike, short: [`a ${nameOf(lure.category)} in place of a ${nameOf(wanted.category)}`] };
 }
 

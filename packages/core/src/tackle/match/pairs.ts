@@ -1,10 +1,10 @@
 import type { ItemOf } from '../item.js';
 import type { UnitSystem } from '../../units/units.js';
-import type { Advice } from './advice.js';
+import type { DayAdvice } from './advice.js';
 import { comboFit, otherLine, type ComboFit } from './combo-fit.js';
 import type { Combo, OwnedRods } from './combos.js';
 import type { Fit } from './fit.js';
-import { LEAST_FIT, lureFit } from './lure-fit.js';
+import { MIN_FIT, lureFit } from './lure-fit.js';
 
 /** Lures thought about for each piece of advice. */
 const LURES_EACH = 4;
@@ -12,14 +12,14 @@ const LURES_EACH = 4;
 const RESPOOLING = 0.88;
 
 /** An owned lure that stands for a piece of advice, and how well. */
-export interface Candidate {
+export interface PairCandidate {
   readonly lure: ItemOf<'lure'>;
   readonly fit: Fit;
 }
 
 /** A lure on a rod for a piece of advice, with the rod's line as it is or with another put on first. */
 export interface Pair {
-  readonly candidate: Candidate;
+  readonly candidate: PairCandidate;
   /** The rod as it is. */
   readonly asIs: ComboFit;
   /** The line put on first, and how it does; null where the rod is taken as it is. */
@@ -32,23 +32,23 @@ export interface Pair {
 
 /** The owned lures that stand for a piece of advice, best first. */
 export function candidatesFor(
-  { presentation }: Advice,
+  { presentation }: DayAdvice,
   lures: readonly ItemOf<'lure'>[],
   units: UnitSystem,
-): Candidate[] {
+): PairCandidate[] {
   return lures
     .map((lure) => ({ lure, fit: lureFit(lure, presentation, units) }))
-    .filter(({ fit }) => fit.fit >= LEAST_FIT)
+    .filter(({ fit }) => fit.fit >= MIN_FIT)
     .sort((a, b) => b.fit.fit - a.fit.fit)
     .slice(0, LURES_EACH);
 }
 
 /** The ways in which one combo can carry one lure: as it is, and with each line that lies ready and betters it. */
 function waysOf(
-  candidate: Candidate,
+  candidate: PairCandidate,
   combo: Combo,
   lines: readonly ItemOf<'line'>[],
-  { presentation, worth, deepestM }: Advice,
+  { presentation, worth, deepestM }: DayAdvice,
   units: UnitSystem,
 ): Pair[] {
   const wanted = { ...presentation, runDepthM: deepestM };
@@ -69,9 +69,9 @@ function waysOf(
 
 /** For every piece of advice and combo all ways to bring them together, best first. */
 export const pairsOf = (
-  advice: readonly Advice[],
+  advice: readonly DayAdvice[],
   { combos, spareLines }: OwnedRods,
-  candidates: readonly Candidate[][],
+  candidates: readonly PairCandidate[][],
   units: UnitSystem,
 ): Pair[][][] =>
   advice.map((each, at) =>

@@ -20,7 +20,7 @@ function overused(
 }
 
 /** Branches followed at most: far beyond what a day's advice needs. */
-const MOST_BRANCHES = 400;
+const MAX_BRANCHES = 400;
 
 /** For each combo the best way to bring it together with one piece of advice that uses nothing ruled out. */
 const openTo = (row: readonly Pair[][], barred: ReadonlySet<string>): (Pair | undefined)[] =>
@@ -42,7 +42,7 @@ export function solve(pairs: readonly Pair[][][], most: number, lures: ReadonlyM
   let best: Solution = { value: -1, chosen: pairs.map(() => null) };
   let branches = 0;
   const follow = ({ barred, open }: Branch): void => {
-    if (branches++ > MOST_BRANCHES) return;
+    if (branches++ > MAX_BRANCHES) return;
     const columns = bestAssignment(
       open.map((row) => row.map((pair) => pair?.value ?? NEVER)),
       most,

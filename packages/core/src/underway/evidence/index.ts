@@ -5,7 +5,7 @@ export {
   MOVES,
   nextMove,
   preferences,
-  type Advice,
+  type MoveAdvice as Advice,
   type Mattering,
   type Move,
   type Underway,

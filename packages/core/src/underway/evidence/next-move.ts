@@ -34,7 +34,7 @@ export interface Underway {
 /** One attribute that seems to matter so far. */
 export interface Mattering {
   readonly attribute: EvidenceAttribute;
-  /** A candidate that has it as it counts. */
+  /** A candidate that has it counts. */
   readonly of: Candidate;
   /** How many times as many bites: likely, and the range in which it lies in four cases of five. */
   readonly times: number;
@@ -42,7 +42,7 @@ export interface Mattering {
   readonly high: number;
 }
 
-export interface Advice {
+export interface MoveAdvice {
   readonly move: Move;
   readonly to: Candidate;
   readonly rate: Rate;
@@ -72,7 +72,7 @@ const OPTIMISM = 0.5;
 const FULL_DAY_MIN = 480;
 /** An attribute is told where its factor lies to one side of one in four cases of five. */
 const MATTERS_Z = 0.84;
-const MOST_REASONS = 4;
+const MAX_REASONS = 4;
 
 /** What one changes by going over, told by what costs most. */
 export function moveBetween(from: Fished | null, to: Fished): Move {
@@ -95,7 +95,7 @@ export function preferences(blocks: readonly Block[], candidates: readonly Candi
 }
 
 /** A rate whose prior leans by a factor: what is known of it by evidence stays. */
-const leant = ({ logMean, logSd, mean }: Rate, factor: number): Rate => ({
+const shifted = ({ logMean, logSd, mean }: Rate, factor: number): Rate => ({
   logMean: logMean + Math.log(factor),
   logSd,
   mean: mean * factor,
@@ -112,7 +112,7 @@ export function mattering(known: Posterior, of: Candidate, atMin: number): Matte
   return EVIDENCE_ATTRIBUTES.map((attribute) => ({ attribute, ...known.effect(attribute, of, atMin) }))
     .filter(({ mean, sd }) => sd > 0 && Math.abs(mean) > MATTERS_Z * sd)
     .sort((a, b) => Math.abs(b.mean) / b.sd - Math.abs(a.mean) / a.sd)
-    .slice(0, MOST_REASONS)
+    .slice(0, MAX_REASONS)
     .map(({ attribute, mean, sd }) => ({
       attribute,
       of,
@@ -126,7 +126,7 @@ export function mattering(known: Posterior, of: Candidate, atMin: number): Matte
  * What to do next: the candidate of which most bites are to be hoped for in the time left, after what going over costs,
  * with what is little known seen a little rosier while there is time to learn from it.
  */
-export function nextMove({ blocks, candidates, nowId, atMin, leftMin, costMin, leaning }: Underway): Advice | null {
+export function nextMove({ blocks, candidates, nowId, atMin, leftMin, costMin, leaning }: Underway): MoveAdvice | null {
   const usual = usualLog(candidates);
   const now = candidates.find(({ id }) => id === nowId) ?? null;
   const asked = (candidate: Candidate) => ({ fished: candidate, preference: preferenceOf(candidate.prior, usual) });
@@ -134,7 +134,7 @@ export function nextMove({ blocks, candidates, nowId, atMin, leftMin, costMin, l
   const z = OPTIMISM * Math.sqrt(Math.max(0, leftMin) / FULL_DAY_MIN);
   let best: { to: Candidate; rate: Rate; worth: number; hours: number } | null = null;
   for (const to of candidates) {
-    const rate = leant(known.rate(asked(to), atMin), leaning?.(to) ?? 1);
+    const rate = shifted(known.rate(asked(to), atMin), leaning?.(to) ?? 1);
     const hours = Math.max(0, leftMin - costMin(now, to)) / 60;
     const worth = rateAt(rate, z) * hours;
     if (!best || worth > best.worth) best = { to, rate, worth, hours };
@@ -149,7 +149,7 @@ export function nextMove({ blocks, candidates, nowId, atMin, leftMin, costMin, l
     move: move === 'stay' && now && clustered(blocks, now) ? 'turn-back' : move,
     to,
     rate,
-    now: now && leant(known.rate(asked(now), atMin), leans(now)),
+    now: now && shifted(known.rate(asked(now), atMin), leans(now)),
     odds: apart && ahead !== null && apart.sd > 0 ? normalBelow(ahead / apart.sd) : null,
     bitesLeft: rate.mean * hours,
     guess: blocks.reduce((sum, block) => sum + block.hours, 0) < GUESS_HOURS,

@@ -10,7 +10,7 @@ export const USUAL_RATE = 1;
  */
 const PRIOR_POWER = 0.6;
 const PRIOR_POWER_VARIANCE = 1;
-const MOST_STEPS = 40;
+const MAX_STEPS = 40;
 /** Newton's steps square what is missing: one this small leaves a few thousandths. */
 const CLOSE_ENOUGH = 0.06;
 /** A step never moves a rate by more than this factor's logarithm: the first ones could overshoot. */
@@ -43,7 +43,7 @@ export const usualLog = (candidates: readonly Pick<Candidate, 'prior'>[]): numbe
   candidates.length ? candidates.reduce((sum, { prior }) => sum + Math.log(prior), 0) / candidates.length : 0;
 
 /** Something that is asked of, with how much the planner prefers it. */
-export interface Asked {
+export interface RateQuery {
   readonly fished: Fished;
   readonly preference: number;
 }
@@ -51,9 +51,9 @@ export interface Asked {
 /** What is believed after some blocks: ask it of candidates and of attributes. */
 export interface Posterior {
   /** Rate of something at a minute of the day. */
-  readonly rate: (asked: Asked, atMin: number) => Rate;
+  readonly rate: (asked: RateQuery, atMin: number) => Rate;
   /** How much better one thing is than another, as the logarithm of a factor. */
-  readonly against: (one: Asked, other: Asked, atMin: number) => { mean: number; sd: number };
+  readonly against: (one: RateQuery, other: RateQuery, atMin: number) => { mean: number; sd: number };
   /**
    * What one attribute of something does to the rate against what else was fished of it, as the logarithm of a factor:
    * mean and standard deviation. Both 0 where nothing else was fished, since nothing can be said then.
@@ -90,7 +90,7 @@ export function posterior(blocks: readonly Block[], preferences: readonly number
   let expected = expectedAt(latent);
   let root = expected.map(Math.sqrt);
   let lower = decomposed(kernel, root);
-  for (let step = 0; n > 0 && step < MOST_STEPS; step++) {
+  for (let step = 0; n > 0 && step < MAX_STEPS; step++) {
     // With W the expected bites: b = W f + gradient; a = b - W^1/2 B^-1 W^1/2 K b; f = K a.
     const wanted = latent.map((value, at) => {
       const own = expected[at] as number;
@@ -125,7 +125,7 @@ export function posterior(blocks: readonly Block[], preferences: readonly number
   // Many things are asked of one minute: what it shares with each block's is reckoned once.
   let minute = Number.NaN;
   let since: Moments[] = [];
-  const sharedWith = ({ fished, preference }: Asked, atMin: number): Float64Array => {
+  const sharedWith = ({ fished, preference }: RateQuery, atMin: number): Float64Array => {
     if (atMin !== minute) {
       minute = atMin;
       since = coded.map((block) => moments(atMin, block.atMin));
@@ -138,7 +138,7 @@ export function posterior(blocks: readonly Block[], preferences: readonly number
     }
     return shared;
   };
-  const between = (one: Asked, other: Asked, atMin: number): number =>
+  const between = (one: RateQuery, other: RateQuery, atMin: number): number =>
     covariance(code(one.fished, atMin), code(other.fished, atMin), moments(atMin, atMin)) +
     trust(one.preference, other.preference);
   return {
@@ -174,14 +174,14 @@ export function posterior(blocks: readonly Block[], preferences: readonly number
 }
 
 /** Blocks that stand for what else was fished of an attribute, at most. */
-const MOST_OTHERS = 8;
+const MAX_OTHERS = 8;
 /** Levels less alike than this are others. */
 const OTHER_BELOW = 0.6;
 
 /** What else was fished of an attribute: the longest blocks of other levels. */
 function otherLevels(attribute: EvidenceAttribute, fished: Fished, blocks: readonly Block[]): readonly Block[] {
   const others = blocks.filter((block) => likeIn(attribute, block, fished) < OTHER_BELOW);
-  return others.length <= MOST_OTHERS ? others : others.sort((a, b) => b.hours - a.hours).slice(0, MOST_OTHERS);
+  return others.length <= MAX_OTHERS ? others : others.sort((a, b) => b.hours - a.hours).slice(0, MAX_OTHERS);
 }
 
 /** B = I + W^1/2 K W^1/2 taken apart; its upper triangle is left as it was. */

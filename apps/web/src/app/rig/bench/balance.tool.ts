@@ -167,7 +167,7 @@ export class BalanceTool extends Tool {
   }
 
   protected saysChange({ changes, result }: HardwareAnswer): string {
-    const done = changes.length ? changes.map((change) => this.saysOne(change)).join(', ') : 'leave it as it is';
+    const done = changes.length ? changes.map((change) => this.saysOne(change)).join(', ') : 'leave it is';
     return `${capital(done)}. Then: ${this.says(result).toLowerCase()}`;
   }
 

@@ -1,7 +1,7 @@
-import { MOST_PHOTO_BYTES } from '@inky-shoal/core/tackle';
+import { MAX_PHOTO_BYTES } from '@inky-shoal/core/tackle';
 
 /** Larger files are not opened at all. */
-const MOST_FILE_BYTES = 25_000_000;
+const MAX_FILE_BYTES = 25_000_000;
 /** Longer side of a kept photo, in pixels: tried in turn until it is small enough. */
 const SIDES_PX = [1280, 1024, 800, 640];
 const QUALITIES = [0.85, 0.7, 0.55];
@@ -28,9 +28,9 @@ const jpegOf = (canvas: HTMLCanvasElement, quality: number): Promise<Blob | null
  * @throws PhotoProblem where the file is too large or no photo
  */
 export async function smallPhoto(file: File): Promise<Blob> {
-  if (file.size > MOST_FILE_BYTES) {
+  if (file.size > MAX_FILE_BYTES) {
     throw new PhotoProblem(
-      `${file.name} has ${megabytes(file.size)}: expected a photo of at most ${megabytes(MOST_FILE_BYTES)}.`,
+      `${file.name} has ${megabytes(file.size)}: expected a photo of at most ${megabytes(MAX_FILE_BYTES)}.`,
     );
   }
   const image = await createImageBitmap(file).catch(() => {
@@ -40,7 +40,7 @@ export async function smallPhoto(file: File): Promise<Blob> {
     for (const side of SIDES_PX) {
       for (const quality of QUALITIES) {
         const photo = await jpegOf(drawn(image, side), quality);
-        if (photo && photo.size <= MOST_PHOTO_BYTES) return photo;
+        if (photo && photo.size <= MAX_PHOTO_BYTES) return photo;
       }
     }
   } finally {

@@ -9,7 +9,7 @@ import { TackleService } from '../tackle.service';
 import { sayItem } from '../rig-words';
 
 /** Larger files are refused before they are read. */
-const MOST_FILE_BYTES = 8_000_000;
+const MAX_FILE_BYTES = 8_000_000;
 const SHOWN = 8;
 const NOT_READ = 'The file could not be read, and the fault is ours. Try it again.';
 
@@ -90,10 +90,10 @@ export class TackleImportComponent {
     const file = input.files?.[0];
     input.value = '';
     if (!file) return;
-    if (file.size > MOST_FILE_BYTES) {
+    if (file.size > MAX_FILE_BYTES) {
       this.found.set(null);
       this.problem.set(
-        `${file.name} has ${Math.round(file.size / 1e6)} MB: expected a CSV file of at most ${MOST_FILE_BYTES / 1e6} MB.`,
+        `${file.name} has ${Math.round(file.size / 1e6)} MB: expected a CSV file of at most ${MAX_FILE_BYTES / 1e6} MB.`,
       );
       return;
     }
@@ -126,7 +126,7 @@ export class TackleImportComponent {
       });
       this.done.emit();
     };
-    this.tackle.takeIn(items, this.stopping).subscribe({
+    this.tackle.addAll(items, this.stopping).subscribe({
       next: (total) => {
         taken = total;
         this.share.set(total / items.length);

@@ -10,7 +10,7 @@ import {
 } from '@inky-shoal/core/formats/bathymetry';
 import { finalize, type Observable, type Subscription } from 'rxjs';
 import type { BedRead, LaidChart } from '../chart-files-api';
-import { ChartFilesService, type Going } from '../chart-files.service';
+import { ChartFilesService, type FileProgress } from '../chart-files.service';
 import { ChartService } from '../chart.service';
 import { NoticeService } from '../../base/notice.service';
 import { SettingsService } from '../../base/settings.service';
@@ -25,8 +25,8 @@ const WORDS: Readonly<Record<Work, string>> = {
   keeping: 'Keeping the chart.',
 };
 /** The farthest apart that soundings may be joined, metres. */
-const MOST_JOIN_M = 5000;
-const MOST_SOURCE = 120;
+const MAX_JOIN_M = 5000;
+const MAX_SOURCE = 120;
 
 /** A chart from a file: what it holds is told, and how its figures are to be read, before anything is changed. */
 @Component({
@@ -107,8 +107,8 @@ export class BedImportComponent {
 
   protected setJoin(text: string): void {
     const joinM = readNumber(text);
-    if (joinM !== undefined && joinM > 0 && joinM <= MOST_JOIN_M) this.choose({ joinM });
-    else this.problem.set(`Expected from 1 to ${MOST_JOIN_M} metres, got "${text.slice(0, 20)}".`);
+    if (joinM !== undefined && joinM > 0 && joinM <= MAX_JOIN_M) this.choose({ joinM });
+    else this.problem.set(`Expected from 1 to ${MAX_JOIN_M} metres, got "${text.slice(0, 20)}".`);
   }
 
   /** Stops what goes on; what was kept stays as it is. */
@@ -124,7 +124,7 @@ export class BedImportComponent {
     if (!laid) return;
     this.going.set('keeping');
     this.work = this.charts
-      .bring(water, laid.frame, laid.bed)
+      .replaceChart(water, laid.frame, laid.bed)
       .pipe(finalize(() => this.going.set(null)))
       .subscribe({
         next: (back) => {
@@ -149,7 +149,7 @@ export class BedImportComponent {
     if (!choices) return;
     this.laid.set(null);
     this.problem.set('');
-    const source = this.name().slice(0, MOST_SOURCE);
+    const source = this.name().slice(0, MAX_SOURCE);
     this.follow('laying', this.files.layBed(choices, this.at(), source), (laid) => this.laid.set(laid));
   }
 
@@ -165,7 +165,7 @@ export class BedImportComponent {
     this.problem.set('');
   }
 
-  private follow<T>(work: Work, steps: Observable<Going<T>>, then: (result: T) => void): void {
+  private follow<T>(work: Work, steps: Observable<FileProgress<T>>, then: (result: T) => void): void {
     this.going.set(work);
     this.share.set(0);
     this.work = steps.subscribe({

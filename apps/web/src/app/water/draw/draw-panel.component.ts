@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import type { ChartFeature } from '@inky-shoal/core/chart';
 import type { OpenChart } from '../chart.service';
 import { BedImportComponent } from './bed-import.component';
-import { DrawDesk } from './draw-desk';
+import { DrawSession } from './draw-session';
 import { FeatureFormComponent } from './feature-form.component';
 import { FeaturesFileComponent } from './features-file.component';
 import { DRAW_GROUPS, sayFeature } from './what-to-draw';
@@ -16,7 +16,7 @@ import { DRAW_GROUPS, sayFeature } from './what-to-draw';
   styleUrl: './draw-panel.component.css',
 })
 export class DrawPanelComponent {
-  protected readonly desk = inject(DrawDesk);
+  protected readonly desk = inject(DrawSession);
   readonly chart = input.required<OpenChart>();
   /** Whether the chart covers a place. */
   readonly covers = input.required<(lonLat: readonly [number, number]) => boolean>();

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { bearingDeg, bestCutDeg, LEAST_CUT_DEG, MOST_LINE_UPS, type ChartFeature } from '@inky-shoal/core/chart';
+import { bearingDeg, bestCutDeg, MIN_CUT_DEG, MAX_LINE_UPS, type ChartFeature } from '@inky-shoal/core/chart';
 import type { Water } from '@inky-shoal/core';
-import { DrawDesk } from './draw-desk';
+import { DrawSession } from './draw-session';
 import { DRAW_GROUPS, idOf, sayFeature } from './what-to-draw';
 
 /** What was drawn, to be named, noted, changed or taken away. Its points are moved on the chart. */
@@ -12,7 +12,7 @@ import { DRAW_GROUPS, idOf, sayFeature } from './what-to-draw';
   styleUrl: './feature-form.component.css',
 })
 export class FeatureFormComponent {
-  protected readonly desk = inject(DrawDesk);
+  protected readonly desk = inject(DrawSession);
   readonly feature = input.required<ChartFeature>();
   readonly water = input.required<Water>();
   /** Places like this mark are wanted. */
@@ -31,14 +31,14 @@ export class FeatureFormComponent {
     }));
   });
   protected readonly canLineUp = computed(
-    () => this.feature().shape.type === 'Point' && this.lineUps().length < MOST_LINE_UPS,
+    () => this.feature().shape.type === 'Point' && this.lineUps().length < MAX_LINE_UPS,
   );
   /** Whether the line-ups tell well where one is. */
   protected readonly cut = computed(() => {
     const cut = bestCutDeg(this.lineUps().map(({ bearing }) => bearing));
     if (cut === null) return this.lineUps().length ? 'One more that crosses it finds the place again.' : '';
     const told = `They cross at ${Math.round(cut)}°`;
-    return cut >= LEAST_CUT_DEG
+    return cut >= MIN_CUT_DEG
       ? `${told}: that finds the place again.`
       : `${told}: too flat to be sure, find one more to the side.`;
   });

@@ -10,7 +10,7 @@ import { NoticeService } from '../../base/notice.service';
 import { saveFile } from '../../ui/save-file';
 
 /** Larger files of marks are refused before they are read. */
-const MOST_FILE_BYTES = 40e6;
+const MAX_FILE_BYTES = 40e6;
 const FORMATS: Readonly<
   Record<FeatureFormat, { write: (features: readonly ChartFeature[]) => string; media: string; name: string }>
 > = {
@@ -85,8 +85,8 @@ export class FeaturesFileComponent {
     if (!file) return;
     this.found.set(null);
     this.problem.set('');
-    if (file.size > MOST_FILE_BYTES) {
-      const [own, most] = [file.size, MOST_FILE_BYTES].map((size) => Math.round(size / 1e6));
+    if (file.size > MAX_FILE_BYTES) {
+      const [own, most] = [file.size, MAX_FILE_BYTES].map((size) => Math.round(size / 1e6));
       this.problem.set(`${file.name} is ${own} MB: expected at most ${most}.`);
       return;
     }

@@ -20,21 +20,21 @@ export interface Line {
 }
 
 /** One plan told in lines: what was said of the day, what came of it by window, and the rest. */
-interface Told {
+interface PlanLines {
   readonly day: ReadonlyMap<string, string>;
   readonly windows: ReadonlyMap<string, string>;
   readonly rest: ReadonlyMap<string, string>;
 }
 
 /** A plan with what it was made from. */
-export interface Planned {
+export interface PlanToCompare {
   readonly conditions: Conditions;
   readonly plan: Plan;
   readonly engineVersion?: string;
 }
 
 /** One plan in lines. */
-function told({ conditions, plan, engineVersion }: Planned, units: UnitSystem): Told {
+function toLines({ conditions, plan, engineVersion }: PlanToCompare, units: UnitSystem): PlanLines {
   const known = <T>(path: string, said: T | undefined): T | undefined =>
     said ?? (plan.assumed.find((each) => each.path === path)?.value as T | undefined);
   const trend = known('tempTrendCPerDay', conditions.tempTrendCPerDay);
@@ -73,10 +73,10 @@ function told({ conditions, plan, engineVersion }: Planned, units: UnitSystem): 
 }
 
 /** Two plans in lines beside one another, the day first, then its windows in their order. */
-export function linesOf(one: Planned, two: Planned, units: UnitSystem): Line[] {
-  const [left, right] = [told(one, units), told(two, units)];
-  const both = (part: keyof Told) => [...new Set([...left[part].keys(), ...right[part].keys()])];
-  const line = (part: keyof Told) => (label: string) => {
+export function linesOf(one: PlanToCompare, two: PlanToCompare, units: UnitSystem): Line[] {
+  const [left, right] = [toLines(one, units), toLines(two, units)];
+  const both = (part: keyof PlanLines) => [...new Set([...left[part].keys(), ...right[part].keys()])];
+  const line = (part: keyof PlanLines) => (label: string) => {
     const [a, b] = [left[part].get(label) ?? '', right[part].get(label) ?? ''];
     return { label, left: a, right: b, differs: a !== b };
   };

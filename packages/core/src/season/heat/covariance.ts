@@ -6,7 +6,7 @@ export const STATES = 3;
 const ODD_FROM = 3.5;
 
 /** What is not known of all zones' states: a dense symmetric covariance, with the two operations of a Kalman filter. */
-export class Doubt {
+export class Covariance {
   private readonly size: number;
   private readonly values: Float64Array;
   private readonly gain: Float64Array;
@@ -29,7 +29,7 @@ export class Doubt {
   }
 
   /** Carries the doubt over a day, P <- F P F', with F made of one step for each zone. */
-  carry(steps: readonly DayStep[], keeps: number): void {
+  predict(steps: readonly DayStep[], keeps: number): void {
     const { values, size, zones } = this;
     for (let pass = 0; pass < 2; pass++) {
       // Once over the rows, once over the columns: both are the same work on a symmetric matrix.
@@ -56,7 +56,7 @@ export class Doubt {
    * @param variance of the error of measurement
    * @returns whether it stood too far off to be wholly believed
    */
-  learn(state: Float64Array, at: number, measured: number, variance: number): boolean {
+  update(state: Float64Array, at: number, measured: number, variance: number): boolean {
     const { values, size, gain, row } = this;
     const missed = measured - (state[at] as number);
     let whole = this.at(at, at) + variance;

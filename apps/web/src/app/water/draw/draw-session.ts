@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { crossingIn, FeatureShape, MOST_LINE_UPS, type ChartFeature } from '@inky-shoal/core/chart';
+import { crossingIn, FeatureShape, MAX_LINE_UPS, type ChartFeature } from '@inky-shoal/core/chart';
 import { v7 as uuid } from 'uuid';
 import { DrawnService } from '../drawn.service';
 import { NoticeService } from '../../base/notice.service';
@@ -29,7 +29,7 @@ function wrongWith(shape: FeatureShape): string | null {
 
 /** The pen over the chart: what is to be drawn, what was chosen, and what is done with it. */
 @Injectable()
-export class DrawDesk {
+export class DrawSession {
   private readonly drawn = inject(DrawnService);
   private readonly notices = inject(NoticeService);
   private readonly positions = inject(PositionService);
@@ -144,7 +144,7 @@ export class DrawDesk {
     const mark = this.features().find(({ id }) => id === markId);
     if (!mark) return;
     const lineUps = mark.lineUps ?? [];
-    if (lineUps.length >= MOST_LINE_UPS) return;
+    if (lineUps.length >= MAX_LINE_UPS) return;
     this.drawn.put([{ ...mark, lineUps: [...lineUps, { toward, text: `Line-up ${lineUps.length + 1}` }] }]);
   }
 }

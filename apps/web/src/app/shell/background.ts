@@ -34,7 +34,7 @@ function keepPage(injector: EnvironmentInjector): void {
  * What the first view does not wait for: the page is kept, and notes of trips are exchanged whichever view is open.
  * @returns how many notes wait for the server
  */
-export function beginLater(injector: EnvironmentInjector): Observable<number> {
+export function startBackground(injector: EnvironmentInjector): Observable<number> {
   keepPage(injector);
   injector.get(TripSyncService);
   void injector.get(OutboxService).begin();

@@ -19,8 +19,8 @@ import { judgeSpots } from './spot-day.js';
 import { bestCells, describeSpots, type Spot, type SpotDay, type SpotFilter } from './spots.js';
 
 /** Places that a list holds. */
-const MOST_SPOTS = 20;
-const MOST_ALIKE = 12;
+const MAX_SPOTS = 20;
+const MAX_ALIKE = 12;
 
 /** A spot with where it lies in degrees, and the zone in which it lies. */
 export interface PlacedSpot extends Spot {
@@ -39,7 +39,7 @@ export interface ChartDay {
   readonly levelM: number;
 }
 
-export interface RunAsk {
+export interface RunRequest {
   /** Cells of the spots, and minutes to fish at each. */
   readonly spots: readonly { readonly cell: number; readonly minutes: number }[];
   /** Where the boat starts, and where it ends if not there, in degrees. */
@@ -58,14 +58,14 @@ export interface PlacedRun extends Run {
 }
 
 /** What an hour looks like: how good each cell is, 0 to 255, the best places, and the tide over the water's level. */
-export interface HourFound {
+export interface HourSpots {
   readonly heat: Uint8Array;
   readonly spots: PlacedSpot[];
   readonly tideM: number;
 }
 
 /** One chart on the desk: what was read off it stays until the level or the day changes. */
-export class ChartDesk {
+export class ChartSession {
   readonly grid: Grid;
   private readonly projection;
   private readonly awayCells: Uint8Array | null;
@@ -109,7 +109,7 @@ export class ChartDesk {
   wet(): { west: number; east: number; north: number; south: number } {
     const { cols } = this.grid;
     const box = { west: cols - 1, east: 0, north: this.grid.rows - 1, south: 0 };
-    for (const cell of this.ready().ground.wet) {
+    for (const cell of this.prepared().ground.wet) {
       const col = cell % cols;
       const row = (cell - col) / cols;
       if (col < box.west) box.west = col;
@@ -122,28 +122,28 @@ export class ChartDesk {
 
   /** Minutes past midnight for which the day has a model, in steps of a quarter hour. */
   minutes(): number[] {
-    return this.ready().day.models.map(({ moment }) => moment.minute);
+    return this.prepared().day.models.map(({ moment }) => moment.minute);
   }
 
   /** How far the tide stands over the water's level at a minute, metres; 0 where there is none. */
   tideM(minute: number): number {
-    const { day } = this.ready();
+    const { day } = this.prepared();
     return day.highM - modelAt(day, minute).dropM;
   }
 
   /** Depth of every cell at a minute, metres. */
   depthsAt(minute: number): Float32Array {
-    const { ground, day } = this.ready();
+    const { ground, day } = this.prepared();
     const { depthM } = ground.reading;
     const { dropM } = modelAt(day, minute);
     return dropM ? depthM.map((depth) => Math.max(0, depth - dropM)) : depthM;
   }
 
   /** The hour's picture and its best places. */
-  scanAt(minute: number, filter: SpotFilter, units: UnitSystem): HourFound {
-    const { ground } = this.ready();
+  scanAt(minute: number, filter: SpotFilter, units: UnitSystem): HourSpots {
+    const { ground } = this.prepared();
     const { scan: scanned } = this.look(minute);
-    const spots = this.describe(bestCells(ground, scanned, MOST_SPOTS, filter), units);
+    const spots = this.describe(bestCells(ground, scanned, MAX_SPOTS, filter), units);
     return { heat: heat(ground, scanned), spots, tideM: this.tideM(minute) };
   }
 
@@ -157,7 +157,7 @@ export class ChartDesk {
   /** Places like one, most alike first. */
   alike(cell: number, minute: number, units: UnitSystem): { spot: PlacedSpot; like: number }[] {
     this.look(minute);
-    const found = moreLike(this.ready().ground, cell, MOST_ALIKE);
+    const found = moreLike(this.prepared().ground, cell, MAX_ALIKE);
     const spots = this.describe(
       found.map((each) => each.cell),
       units,
@@ -166,8 +166,8 @@ export class ChartDesk {
   }
 
   /** Orders a day over chosen spots, by water; null where a ramp lies far from any water. */
-  run({ spots, ramp, endRamp = ramp, speedMps, startMin, endMin }: RunAsk): PlacedRun | null {
-    const { ground } = this.ready();
+  run({ spots, ramp, endRamp = ramp, speedMps, startMin, endMin }: RunRequest): PlacedRun | null {
+    const { ground } = this.prepared();
     const start = this.waterNear(ramp, RAMP_REACH_CELLS);
     const end = this.waterNear(endRamp, RAMP_REACH_CELLS);
     if (start < 0 || end < 0) return null;
@@ -196,13 +196,13 @@ export class ChartDesk {
     return away !== undefined && away > Math.max(GUESS_CELLS, GUESS_M / this.grid.cellM);
   }
 
-  private ready(): { ground: Ground; day: SpotDay } {
+  private prepared(): { ground: Ground; day: SpotDay } {
     if (!this.ground || !this.day) throw new Error('The chart is not prepared');
     return { ground: this.ground, day: this.day };
   }
 
   private look(minute: number): { scan: Scan; model: HoldingModel } {
-    const { ground, day } = this.ready();
+    const { ground, day } = this.prepared();
     const model = modelAt(day, minute);
     if (this.lastScan?.model === model) return this.lastScan;
     const azimuth = sunAzimuthDeg(day.sun, day.latitude, model.moment.minute);
@@ -210,7 +210,7 @@ export class ChartDesk {
   }
 
   private describe(cells: readonly number[], units: UnitSystem): PlacedSpot[] {
-    const { ground, day } = this.ready();
+    const { ground, day } = this.prepared();
     const { scan: scanned, model } = this.lastScan ?? this.look(day.models[0]?.moment.minute ?? 0);
     return describeSpots(ground, cells, day, model, scanned, units).map((spot) => ({
       ...spot,
@@ -227,7 +227,7 @@ export class ChartDesk {
   /** The cell with water nearest to a point, within so many cells; -1 where there is none. */
   private waterNear(lonLat: readonly [number, number], reach: number): number {
     const { cols, rows } = this.grid;
-    const { depthM } = this.ready().ground.reading;
+    const { depthM } = this.prepared().ground.reading;
     const own = cellAt(this.grid, this.projection.toChart(lonLat));
     if (own < 0) return -1;
     const [col, row] = [own % cols, Math.floor(own / cols)];
