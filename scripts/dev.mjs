@@ -55,3 +55,9 @@ function stop() {
 process.on('SIGINT', stop);
 process.on('SIGTERM', stop);
 say(`The page: http://127.0.0.1:${PAGE_PORT} (the API behind it at ${SERVER_PORT}). Ctrl-C ends all.`);
+
+// npm runs this in a shell that dies of a SIGTERM without passing it on. When that shell is gone, stop as if told.
+const parent = process.ppid;
+setInterval(() => {
+  if (process.ppid !== parent) stop();
+}, 500).unref();
