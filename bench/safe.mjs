@@ -106,7 +106,7 @@ const streamFloodMb = () =>
   withServer(async (server, call) => {
     const boat = createServer((socket) => {
       socket.on('error', () => socket.destroy());
-      const line = '$SDDPT,3.4,0.0*57\r\n'.repeat(500);
+      const line = '$SDDPT,3.4,0.0*50\r\n'.repeat(500);
       const talk = setInterval(() => socket.writable && socket.write(line), 2);
       socket.on('close', () => clearInterval(talk));
     }).listen(0, '127.0.0.1');

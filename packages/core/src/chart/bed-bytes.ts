@@ -26,7 +26,13 @@ export function bedToBytes(
   return bytes;
 }
 
-/** @throws RangeError where the bytes are not as many as the frame has cells */
+/**
+ * @throws RangeError where the bytes are not as many as the frame has cells
+ * @example
+ * const frame = { epsg: 32616, cols: 2, rows: 1, cellM: 10, westM: 0, northM: 0, source: 'by hand' };
+ * const grid = { ...frame, values: Float32Array.of(-3.5, 1) };
+ * [...bedFromBytes(frame, bedToBytes(grid)).values] // => [-3.5, 1]
+ */
 export function bedFromBytes(frame: ChartFrame, bytes: Uint8Array): Grid {
   const cells = frame.cols * frame.rows;
   if (bytes.byteLength !== bedBytes(frame)) {

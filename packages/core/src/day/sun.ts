@@ -35,7 +35,12 @@ const DEG = Math.PI / 180;
 const MAX_KEPT = 64;
 const days = new Map<string, SunDay>();
 
-/** The sun and moon of a day at a place; a day that is planned again and again is worked out once. */
+/**
+ * The sun and moon of a day at a place; a day that is planned again and again is worked out once.
+ * @example
+ * const sun = sunDay('2027-06-21', { latitude: 35.9, longitude: -88.4, timeZone: 'America/Chicago' });
+ * clockOf(sun.sunriseMin) // => '05:37'
+ */
 export function sunDay(date: string, place: Place): SunDay {
   const key = `${date} ${place.latitude} ${place.longitude} ${place.timeZone}`;
   let day = days.get(key);

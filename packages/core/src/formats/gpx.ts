@@ -14,7 +14,11 @@ const pointOf = ({ lonLat: [longitude, latitude], name, note }: Waypoint) => ({
   ...(note ? { desc: note } : {}),
 });
 
-/** A route as GPX 1.1: its points in order, each with its name and note. */
+/**
+ * A route as GPX 1.1: its points in order, each with its name and note.
+ * @example
+ * routeToGpx('Morning', [{ name: 'Ramp', lonLat: [-88.4, 35.9] }]).includes('<rtept') // => true
+ */
 export function routeToGpx(name: string, points: readonly Waypoint[]): string {
   return xmlBuilder.build({
     '?xml': { '@version': '1.0', '@encoding': 'UTF-8' },

@@ -30,6 +30,8 @@ const numeric = (cell: string): boolean => /^[-+]?\d+([.,]\d+)?$/.test(cell.trim
  * empty are passed over; a first line without any figure is the head.
  * @param most characters that are taken
  * @throws TableProblem where there is nothing to read
+ * @example
+ * readTable('date;temp\n2027-03-01;9,5').header // => ['date', 'temp']
  */
 export function readTable(text: string, most = MAX_TABLE_CHARACTERS): TextTable {
   if (text.length > most) {

@@ -9,7 +9,11 @@ export const CATALOGUE: readonly Category[] = [...HARD_LURES, ...SKIRT_LURES, ..
 
 const byId = new Map(CATALOGUE.map((category) => [category.id, category]));
 
-/** The category of an id. Throws on an id that is not in the catalogue, which is a fault of the program. */
+/**
+ * The category of an id. Throws on an id that is not in the catalogue, which is a fault of the program.
+ * @example
+ * categoryOf('suspending-jerkbait').hangs // => true
+ */
 export function categoryOf(id: CategoryId): Category {
   const category = byId.get(id);
   if (!category) throw new Error(`No category ${id} in the catalogue`);

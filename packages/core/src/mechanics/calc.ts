@@ -43,7 +43,11 @@ export const isCalculation = (name: string): name is CalculationName => Object.h
 export type Calculated =
   { readonly ok: true; readonly value: object } | { readonly ok: false; readonly problems: readonly Problem[] };
 
-/** Checks an input and works it out. Never throws on bad input: refusals come back as problems. */
+/**
+ * Checks an input and works it out. Never throws on bad input: refusals come back as problems.
+ * @example
+ * calculate('countdown', { mood: 'good' }).ok // => false
+ */
 export function calculate(name: CalculationName, value: unknown): Calculated {
   const { input, run } = CALCULATIONS[name] as Calculation<z.ZodType>;
   const checked = parse(input, value);

@@ -14,7 +14,17 @@ function trendWord(trendCPerDay: number): string {
 /** Depth has to change by this factor over the day to be worth saying. */
 const MOVES = 1.25;
 
-/** The answer in two short sentences: the season and its way, then where and how deep, and which way through the day. */
+/**
+ * The answer in two short sentences: the season and its way, then where and how deep, and which way through the day.
+ * @example
+ * const conditions = Conditions.parse({
+ *   discipline: 'bass',
+ *   date: '2027-03-13',
+ *   surfaceTempC: 10.5,
+ *   place: { latitude: 35.9, longitude: -88.4, timeZone: 'America/Chicago' },
+ * });
+ * headline(makePlan(conditions), 0.3, 'us').split('.')[0] // => 'Pre-spawn and warming'
+ */
 export function headline(plan: Plan, tempTrendCPerDay: number, units: UnitSystem): string {
   const [first] = plan.windows;
   const place = first?.holding[0];

@@ -97,7 +97,18 @@ function planJudged(day: JudgedDay, most?: number): Plan {
   };
 }
 
-/** Plans a day and gives what is needed to draw it. Conditions are checked already. */
+/**
+ * Plans a day and gives what is needed to draw it. Conditions are checked already.
+ * @example
+ * const day = planDay(Conditions.parse({
+ *   discipline: 'bass',
+ *   date: '2027-03-13',
+ *   surfaceTempC: 10.5,
+ *   place: { latitude: 35.9, longitude: -88.4, timeZone: 'America/Chicago' },
+ * }));
+ * day.sunrise // => '06:07'
+ * day.moments[0].minute % 15 // => 0
+ */
 export function planDay(given: Conditions, { units = 'us' }: PlanOptions = {}): PlannedDay {
   const day = judgeDay(given, units);
   const { visibilityM, thermoclineM, tempTrendCPerDay, maxDepthM } = day.conditions;
@@ -121,6 +132,15 @@ export function planDay(given: Conditions, { units = 'us' }: PlanOptions = {}): 
 /**
  * Conditions in, a whole plan out: season, water, food, places by window, presentations with reasons, trim, retrieve
  * and rig, if-then cards, cautions, and what was assumed. The same conditions always give the same plan.
+ * @example
+ * const plan = makePlan(Conditions.parse({
+ *   discipline: 'bass',
+ *   date: '2027-03-13',
+ *   surfaceTempC: 10.5,
+ *   place: { latitude: 35.9, longitude: -88.4, timeZone: 'America/Chicago' },
+ * }));
+ * plan.phase.id // => 'pre-spawn'
+ * plan.windows[0].presentations.length > 2 // => true
  */
 export function makePlan(given: Conditions, options: PlanOptions = {}): Plan {
   return planJudged(judgeDay(given, options.units ?? 'us'), options.presentations);

@@ -147,6 +147,14 @@ function jumps({ conditions }: JudgedDay, now: FirstChoice, ask: Ask, units: Uni
  * a time, all others stay.
  * @param windowId as in the plan, `w1` for the first
  * @param onProgress told the share that is done, 0 to 1
+ * @example
+ * const points = tippingPoints(Conditions.parse({
+ *   discipline: 'bass',
+ *   date: '2027-03-13',
+ *   surfaceTempC: 10.5,
+ *   place: { latitude: 35.9, longitude: -88.4, timeZone: 'America/Chicago' },
+ * }), 'w1', 'us');
+ * points.every((point, at) => !at || point.distance >= points[at - 1].distance) // => true
  */
 export function tippingPoints(
   given: Conditions,

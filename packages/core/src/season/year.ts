@@ -44,6 +44,11 @@ export interface SeasonYear {
  * The season of a water: where each zone stands and stood, what phase the fish think it is, what is coming and when, and
  * what the forage does. Everything follows from the record, the weather and the place; with none of the first two it is
  * the usual year of the latitude, and says so.
+ * @example
+ * const place = { latitude: 35.9, longitude: -88.4, timeZone: 'America/Chicago' };
+ * const water = { id: '1', name: 'Pond', discipline: 'bass', waterKind: 'pond', place, createdAt: '', updatedAt: '' };
+ * const year = seasonYear({ water, readings: [], weather: [], gauge: [], now: '2027-03-13T12:00:00Z', units: 'us' });
+ * dateOf(year.today) // => '2027-03-13'
  */
 export function seasonYear(input: SeasonInput): SeasonYear {
   const { water, now } = input;

@@ -205,6 +205,10 @@ export interface TackleImportOptions {
  * Reads tackle from CSV text. Rows that cannot be read are told with line and column, columns that are not known by
  * name, and pieces that stand twice are set aside.
  * @throws TableProblem where it is no table of tackle at all
+ * @example
+ * const text = 'kind,name,material,test_lb\nline,Main,braid,20';
+ * const read = readTackleCsv(text, { owned: [], newId: () => '01950000-0000-7000-8000-000000000001' });
+ * read.items[0].testLb // => 20
  */
 export function readTackleCsv(text: string, { owned, newId, onProgress }: TackleImportOptions): TackleImport {
   const table = readTable(text);

@@ -91,7 +91,11 @@ function effectiveEvents(events: readonly Timed[]): Timed[] {
     }));
 }
 
-/** The trip that some events tell; null where they do not begin one, or it was erased. Events of other trips are passed over. */
+/**
+ * The trip that some events tell; null where they do not begin one, or it was erased. Events of other trips are passed over.
+ * @example
+ * tripOf([], 'no-trip') // => null
+ */
 export function tripOf(events: readonly TripEvent[], tripId: string): Trip | null {
   const { events: timed, wrongClocks } = timelineOf(events.filter((event) => event.tripId === tripId));
   const held = effectiveEvents(timed);

@@ -24,6 +24,11 @@ const READERS = { gpx: toldInGpx, kml: toldInKml, geojson: toldInGeoJson };
 /**
  * Reads marks, tracks and areas. @param newId an id for each that brings none of its own
  * @throws FeatureProblem in a sentence with its line, or the number of the feature in GeoJSON
+ * @example
+ * const gpx = '<gpx><wpt lat="35.9" lon="-88.4"><name>Stump</name></wpt></gpx>';
+ * const [mark] = readFeatures(gpx, () => '01950000-0000-7000-8000-000000000001');
+ * mark.name // => 'Stump'
+ * mark.shape.coordinates // => [-88.4, 35.9]
  */
 export function readFeatures(text: string, newId: () => string): ChartFeature[] {
   const format = featureFormatOf(text);

@@ -9,7 +9,11 @@ export interface Sentence {
 /** The longest line that is looked at: the standard allows 82 characters, and some instruments more. */
 export const LONGEST_LINE = 160;
 
-/** The standard's checksum: all characters between $ and * put together by exclusive or. */
+/**
+ * The standard's checksum: all characters between $ and * put together by exclusive or.
+ * @example
+ * checksumOf('SDDPT,3.4,0.0') // => '50'
+ */
 export function checksumOf(body: string): string {
   let sum = 0;
   for (let at = 0; at < body.length; at++) sum ^= body.charCodeAt(at);

@@ -93,6 +93,14 @@ const MORE_ADVICE = 1;
 
 /**
  * The same from the conditions of a day: a plan that names as many lures as there are rods, the usual ones first.
+ * @example
+ * const conditions = Conditions.parse({
+ *   discipline: 'bass',
+ *   date: '2027-03-13',
+ *   surfaceTempC: 10.5,
+ *   place: { latitude: 35.9, longitude: -88.4, timeZone: 'America/Chicago' },
+ * });
+ * matchDay(conditions, [], { maxRods: 4, units: 'us', date: '2027-03-13' }).rods // => []
  */
 export function matchDay(conditions: Conditions, owned: readonly TackleItem[], options: MatchOptions): RigPlan {
   const presentations = Math.max(4, options.maxRods + MORE_ADVICE);

@@ -125,6 +125,8 @@ export function mattering(known: Posterior, of: Candidate, atMin: number): Matte
 /**
  * What to do next: the candidate of which most bites are to be hoped for in the time left, after what going over costs,
  * with what is little known seen a little rosier while there is time to learn from it.
+ * @example
+ * nextMove({ blocks: [], candidates: [], nowId: null, atMin: 400, leftMin: 200, costMin: () => 0 }) // => null
  */
 export function nextMove({ blocks, candidates, nowId, atMin, leftMin, costMin, leaning }: Underway): MoveAdvice | null {
   const usual = usualLog(candidates);
