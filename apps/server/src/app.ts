@@ -1,4 +1,5 @@
 import { ENGINE_VERSION } from '@inky-shoal/core';
+import { constants } from 'node:zlib';
 import compression from 'compression';
 import express, { type Express, type Request, type Response } from 'express';
 import type { Logger } from 'pino';
@@ -25,6 +26,8 @@ import type { Library } from './services/library.js';
 
 /** The largest body taken: a year of readings fits many times over. */
 const BODY_LIMIT = '1mb';
+/** As small as it gets in the time that the usual quality takes: a phone's line is slower than this machine. */
+const BROTLI_QUALITY = 7;
 
 export interface AppParts {
   readonly books: Library;
@@ -58,7 +61,7 @@ export function createApp({ books, share, logger, webDir, dataDir, allowedHosts 
   app.use(hostCheck(allowedHosts, share));
   app.use(gate(share));
   app.use(withNonce, security);
-  app.use(compression());
+  app.use(compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: BROTLI_QUALITY } } }));
   app.use('/api', sameOrigin, (_request, response, next) => {
     response.setHeader('cache-control', 'no-store');
     next();

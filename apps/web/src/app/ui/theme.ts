@@ -1,11 +1,8 @@
-import base from '@primeuix/themes/aura/base';
-
 import inputtext from '@primeuix/themes/aura/inputtext';
 import listbox from '@primeuix/themes/aura/listbox';
 import popover from '@primeuix/themes/aura/popover';
 import selectbutton from '@primeuix/themes/aura/selectbutton';
 import togglebutton from '@primeuix/themes/aura/togglebutton';
-import { definePreset } from '@primeuix/themes';
 
 const [ink, ink2, paper, paper2, edge, act] = [
   'var(--ink)',
@@ -18,6 +15,14 @@ const [ink, ink2, paper, paper2, edge, act] = [
 const square = { none: '0', xs: '1px', sm: '2px', md: '2px', lg: '2px', xl: '2px' };
 const field = {
   background: paper,
+  disabledBackground: paper2,
+  filledBackground: paper,
+  filledHoverBackground: paper,
+  filledFocusBackground: paper,
+  invalidBorderColor: act,
+  disabledColor: ink2,
+  invalidPlaceholderColor: ink2,
+  iconColor: ink2,
   borderColor: edge,
   hoverBorderColor: ink,
   focusBorderColor: ink,
@@ -50,8 +55,11 @@ const scheme = {
     popover: { background: paper, borderColor: ink, color: ink },
     modal: { background: paper, borderColor: ink, color: ink },
   },
+  mask: { background: 'rgba(0, 0, 0, 0.4)', color: paper2 },
   list: {
+    optionGroup: { background: 'transparent', color: ink2 },
     option: {
+      icon: { color: ink2, focusColor: ink },
       focusBackground: paper2,
       selectedBackground: ink,
       selectedFocusBackground: ink,
@@ -67,35 +75,63 @@ const scheme = {
  * PrimeNG in our own look: square corners, ink lines, no shadows, colours by the tokens of the chosen look. Only the
  * components in use are themed, so that only they are sent.
  */
-export const INKY_PRESET = definePreset(
-  { ...base, components: { inputtext, listbox, popover, selectbutton, togglebutton } },
-  {
-    primitive: { borderRadius: square },
-    semantic: {
-      transitionDuration: '0.1s',
-      focusRing: { width: '3px', style: 'solid', color: act, offset: '2px', shadow: 'none' },
-      overlay: { popover: { borderRadius: '2px', padding: '1rem', shadow: '0 0 0 1px var(--ink)' } },
-      formField: { borderRadius: '2px', paddingX: '0.6rem', paddingY: '0.6rem' },
-      colorScheme: { light: scheme, dark: scheme },
+export const INKY_PRESET = {
+  primitive: { borderRadius: square },
+  semantic: {
+    transitionDuration: '0.1s',
+    focusRing: { width: '3px', style: 'solid', color: act, offset: '2px', shadow: 'none' },
+    disabledOpacity: '0.6',
+    iconSize: '1rem',
+    anchorGutter: '2px',
+    content: { borderRadius: '2px' },
+    mask: { transitionDuration: '0.1s' },
+    overlay: {
+      select: { borderRadius: '2px', shadow: 'none' },
+      popover: { borderRadius: '2px', padding: '1rem', shadow: '0 0 0 1px var(--ink)' },
+      modal: { borderRadius: '2px', padding: '1.25rem', shadow: 'none' },
     },
-    components: {
-      togglebutton: {
-        colorScheme: {
-          light: {
-            root: {
-              background: paper,
-              hoverBackground: paper2,
-              checkedBackground: paper2,
-              borderColor: edge,
-              checkedBorderColor: edge,
-              color: ink,
-              hoverColor: ink,
-              checkedColor: paper,
-            },
-            content: { checkedBackground: ink, checkedShadow: 'none' },
+    formField: {
+      borderRadius: '2px',
+      paddingX: '0.6rem',
+      paddingY: '0.6rem',
+      sm: { fontSize: '0.875rem', paddingX: '0.5rem', paddingY: '0.4rem' },
+      lg: { fontSize: '1.125rem', paddingX: '0.75rem', paddingY: '0.75rem' },
+      focusRing: { width: '0', style: 'none', color: 'transparent', offset: '0', shadow: 'none' },
+      transitionDuration: '0.1s',
+    },
+    list: {
+      padding: '0.25rem 0.25rem',
+      gap: '2px',
+      header: { padding: '0.5rem 1rem 0.25rem 1rem' },
+      option: { padding: '0.5rem 0.75rem', borderRadius: '2px' },
+      optionGroup: { padding: '0.5rem 0.75rem', fontWeight: '600' },
+    },
+    colorScheme: { light: scheme, dark: scheme },
+  },
+  components: {
+    inputtext,
+    listbox,
+    popover,
+    selectbutton,
+    togglebutton: {
+      ...togglebutton,
+      colorScheme: {
+        ...togglebutton.colorScheme,
+        light: {
+          ...togglebutton.colorScheme?.light,
+          root: {
+            background: paper,
+            hoverBackground: paper2,
+            checkedBackground: paper2,
+            borderColor: edge,
+            checkedBorderColor: edge,
+            color: ink,
+            hoverColor: ink,
+            checkedColor: paper,
           },
+          content: { checkedBackground: ink, checkedShadow: 'none' },
         },
       },
     },
   },
-);
+};

@@ -1,12 +1,20 @@
-import { NgTemplateOutlet } from '@angular/common';
-import { ChangeDetectionStrategy, Component, contentChild, input, TemplateRef, viewChild } from '@angular/core';
-import { Popover } from 'primeng/popover';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  contentChild,
+  effect,
+  input,
+  signal,
+  TemplateRef,
+  viewChild,
+} from '@angular/core';
+import { WordPopoverComponent } from './word-popover.component';
 
 /** A word of a sentence that can be changed in place: pressing it opens its control beside it. */
 @Component({
   selector: 'inky-word',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NgTemplateOutlet, Popover],
+  imports: [WordPopoverComponent],
   template: `
     <button
       type="button"
@@ -14,21 +22,16 @@ import { Popover } from 'primeng/popover';
       aria-haspopup="dialog"
       [class.wrong]="problem()"
       [attr.aria-label]="label() + ': ' + text() + (problem() ? '. ' + problem() : '')"
-      (click)="popover.toggle($event)"
+      #word
+      (click)="press($event, word)"
     >
       {{ text() }}
     </button>
-    <p-popover #popover [ariaLabel]="label()" [focusOnShow]="true">
-      <ng-template #content>
-        <div class="control">
-          <p class="title">{{ label() }}</p>
-          <ng-container [ngTemplateOutlet]="control()" />
-          @if (problem()) {
-            <p class="problem" role="alert">{{ problem() }}</p>
-          }
-        </div>
-      </ng-template>
-    </p-popover>
+    @defer (when pressed(); prefetch on timer(5s)) {
+      <inky-word-popover #opened [label]="label()" [control]="control()" [problem]="problem()" />
+    } @error {
+      <span class="problem" role="alert"> (cannot be changed while the server is away)</span>
+    }
   `,
   styles: `
     :host {
@@ -58,17 +61,6 @@ import { Popover } from 'primeng/popover';
       text-decoration-style: wavy;
       text-decoration-color: var(--act);
     }
-    .control {
-      width: min(17rem, calc(100vw - 4.5rem));
-    }
-    .title {
-      font-family: var(--display);
-      font-weight: 600;
-      margin-bottom: 0.5rem;
-    }
-    .problem {
-      margin-top: 0.5rem;
-    }
   `,
 })
 export class WordComponent {
@@ -78,9 +70,31 @@ export class WordComponent {
   /** What is wrong with it, in a sentence. */
   readonly problem = input<string | null>(null);
   protected readonly control = contentChild.required(TemplateRef);
-  private readonly popover = viewChild.required(Popover);
+  private readonly opened = viewChild<WordPopoverComponent>('opened');
+  /** It was pressed: until then the first page does without what opens. */
+  protected readonly pressed = signal(false);
+  /** The press that waits for it. */
+  private waiting: { readonly event: Event; readonly word: HTMLElement } | undefined;
+
+  constructor() {
+    effect(() => {
+      const [popover, { waiting }] = [this.opened()?.popover(), this];
+      this.waiting = undefined;
+      if (popover && waiting) popover.show(waiting.event, waiting.word);
+    });
+  }
+
+  protected press(event: Event, word: HTMLElement): void {
+    const popover = this.opened()?.popover();
+    if (popover) {
+      popover.toggle(event, word);
+      return;
+    }
+    this.waiting = { event, word };
+    this.pressed.set(true);
+  }
 
   close(): void {
-    this.popover().hide();
+    this.opened()?.popover().hide();
   }
 }
