@@ -27,7 +27,7 @@ import { WordPopoverComponent } from './word-popover.component';
     >
       {{ text() }}
     </button>
-    @defer (when pressed(); prefetch on timer(5s)) {
+    @defer (when pressed(); prefetch on idle) {
       <inky-word-popover #opened [label]="label()" [control]="control()" [problem]="problem()" />
     } @error {
       <span class="problem" role="alert"> (cannot be changed while the server is away)</span>
