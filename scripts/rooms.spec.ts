@@ -20,3 +20,25 @@ describe('the rooms of the core', () => {
     expect(told.slice(0, rooms.length)).toEqual(rooms);
   });
 });
+
+describe('the pages', () => {
+  const files = (folder: string): string[] =>
+    readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+      if (['node_modules', 'dist', '.git', '.angular'].includes(entry.name)) return [];
+      const path = `${folder}/${entry.name}`;
+      return entry.isDirectory() ? files(path) : [path];
+    });
+  const all = [...readdirSync('.'), ...['apps', 'packages', 'demo', 'scripts', 'bench', 'e2e'].flatMap(files)];
+
+  it.each(['docs/architecture.md', 'docs/knowledge.md', 'docs/arithmetic.md', 'docs/safety.md', 'CONTRIBUTING.md'])(
+    '%s names no file that is not there',
+    (page) => {
+      const named = [...readFileSync(page, 'utf8').matchAll(/`([\w./-]+\.(?:ts|mjs))`/g)].map(([, path]) => `/${path}`);
+      // A file in `demo/dist` is built, not kept.
+      const missing = named.filter(
+        (path) => !path.includes('/dist/') && !all.some((file) => `/${file}`.endsWith(path)),
+      );
+      expect(missing).toEqual([]);
+    },
+  );
+});
