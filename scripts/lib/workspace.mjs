@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { brotliCompressSync } from 'node:zlib';
@@ -102,13 +102,42 @@ function compressPage(folder) {
   }
 }
 
+/** The view that most visits begin on. */
+const FIRST_VIEW = 'src/app/sheet/sheet.view.ts';
+
+/**
+ * Writes down which parts the first view is made of, beyond those that the page names itself: the server tells the browser
+ * at once, which else finds them one behind the other.
+ */
+function notePreloads(folder) {
+  const statsFile = join(folder, 'stats.json');
+  const { outputs } = JSON.parse(readFileSync(statsFile, 'utf8'));
+  const wanted = new Set();
+  const take = (file) => {
+    if (wanted.has(file)) return;
+    wanted.add(file);
+    for (const { kind, path } of outputs[file]?.imports ?? []) if (kind === 'import-statement') take(path);
+  };
+  for (const [file, { entryPoint }] of Object.entries(outputs))
+    if (entryPoint === 'src/main.ts' || entryPoint === FIRST_VIEW) take(file);
+  const page = readFileSync(join(folder, 'browser/index.html'), 'utf8');
+  const parts = [...wanted].filter((file) => !page.includes(file));
+  writeFileSync(join(folder, 'preload.json'), JSON.stringify(parts));
+  rmSync(statsFile);
+}
+
 /** Builds the page, where something changed. */
 export function ensurePageBuilt() {
   ensureServerBuilt();
   once('page', ['apps/web', 'packages/core/src', 'package-lock.json'], 'apps/web/dist/browser/index.html', () => {
     say('Building the page…');
     const ng = join(ROOT, 'node_modules/@angular/cli/bin/ng.js');
-    run(process.execPath, [ng, 'build'], { quiet: true, cwd: join(ROOT, 'apps/web'), what: 'build the page' });
+    run(process.execPath, [ng, 'build', '--stats-json'], {
+      quiet: true,
+      cwd: join(ROOT, 'apps/web'),
+      what: 'build the page',
+    });
+    notePreloads(join(ROOT, 'apps/web/dist'));
     compressPage(join(ROOT, 'apps/web/dist/browser'));
   });
 }

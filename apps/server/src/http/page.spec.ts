@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { brotliCompressSync, brotliDecompressSync } from 'node:zlib';
@@ -13,16 +13,19 @@ const SCRIPT = 'export const x = 1;\n'.repeat(200);
 
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'inky-page-'));
-  writeFileSync(join(folder, 'index.html'), '<html><inky-root ngCspNonce="__CSP_NONCE__"></inky-root></html>');
-  writeFileSync(join(folder, 'main-ABCD1234.js'), SCRIPT);
-  writeFileSync(join(folder, 'main-ABCD1234.js.br'), brotliCompressSync(SCRIPT));
-  writeFileSync(join(folder, 'mark.svg'), '<svg/>');
+  const web = join(folder, 'browser');
+  mkdirSync(web);
+  writeFileSync(join(web, 'index.html'), '<html><inky-root ngCspNonce="__CSP_NONCE__"></inky-root></html>');
+  writeFileSync(join(web, 'main-ABCD1234.js'), SCRIPT);
+  writeFileSync(join(web, 'main-ABCD1234.js.br'), brotliCompressSync(SCRIPT));
+  writeFileSync(join(web, 'mark.svg'), '<svg/>');
+  writeFileSync(join(folder, 'preload.json'), JSON.stringify(['chunk-AAAA1111.js', 'chunk-BBBB2222.js']));
   server = await startServer({
     host: '127.0.0.1',
     port: 0,
     dataDir: join(folder, 'data'),
     programDir: join(process.cwd(), 'apps/server/dist'),
-    webDir: folder,
+    webDir: web,
     allowedHosts: [],
     demoOutside: null,
     logLevel: 'silent',
@@ -53,6 +56,13 @@ describe('the page', () => {
       expect(answer.headers.get('content-security-policy')).toContain(`'nonce-${nonce}'`);
       expect(answer.headers.get('cache-control')).toBe('no-store');
     }
+  });
+
+  it('tells the browser at once of which parts the first view is made', async () => {
+    const parts = '</chunk-AAAA1111.js>; rel=modulepreload, </chunk-BBBB2222.js>; rel=modulepreload';
+    for (const path of ['/', '/sheet']) expect((await fetch(server.address + path)).headers.get('link')).toBe(parts);
+    for (const path of ['/plans', '/index.html?kept=1'])
+      expect((await fetch(server.address + path)).headers.get('link')).toBeNull();
   });
 
   it('is kept by the worker as it was built, under a policy that knows its styles', async () => {

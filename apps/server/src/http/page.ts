@@ -60,6 +60,15 @@ export const security: RequestHandler = (request, response, next) => {
   } else (request.path === KEPT_PAGE ? kept : live)(request, response, next);
 };
 
+/** Parts of the first view, as the build wrote them down beside the page; none where it did not. */
+function preloads(webDir: string): readonly string[] {
+  const file = join(webDir, '../preload.json');
+  return existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as string[]) : [];
+}
+
+/** Addresses that begin on the first view. */
+const FIRST_VIEW = /^\/(sheet)?$/;
+
 /** The built page: its files as they are (hashed names, kept for good), and the page itself for every view's address. */
 export function page(webDir: string): Router {
   const router = Router();
@@ -84,6 +93,10 @@ export function page(webDir: string): Router {
       throw new HttpProblem(503, 'Not built', 'The page is not built yet: run npm start, which builds it.');
     }
     const html = readFileSync(indexFile, 'utf8').replace(NONCE_MARK, String(response.locals['nonce']));
+    if (FIRST_VIEW.test(request.path)) {
+      const links = preloads(webDir).map((part) => `</${part}>; rel=modulepreload`);
+      if (links.length) response.setHeader('link', links.join(', '));
+    }
     response.type('html').setHeader('cache-control', 'no-store').send(html);
   });
   return router;

@@ -33,7 +33,7 @@ export type RigState =
 /** The match of the day on the sheet with the tackle of the open book. It is worked out once somebody asks for it. */
 @Injectable({ providedIn: 'root' })
 export class RigService {
-  private readonly rigger = inject(RigEngineService);
+  private readonly engine = inject(RigEngineService);
   private readonly store = new Store('rods', z.number().int().min(1).max(20).nullable(), null);
   private readonly askedStore = new Store('rigged', z.boolean(), false);
   private readonly chosenRods = new BehaviorSubject<number | null>(this.store.read());
@@ -58,7 +58,7 @@ export class RigService {
       if (tackle.state === 'loading') return of({ state: 'working' });
       if (tackle.state === 'failed') return of({ state: 'failed', message: tackle.message });
       if (!tackle.value.length) return of({ state: 'nothing-owned' });
-      return this.rigger.match(conditions, tackle.value, { maxRods, units, date: conditions.date }).pipe(
+      return this.engine.match(conditions, tackle.value, { maxRods, units, date: conditions.date }).pipe(
         map((rig): RigState => ({ state: 'matched', rig })),
         catchError(() =>
           of<RigState>({ state: 'failed', message: 'The rods could not be matched, and the fault is ours.' }),

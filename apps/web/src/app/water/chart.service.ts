@@ -39,7 +39,7 @@ import { DrawnService } from './drawn.service';
 import { OutboxService } from '../base/outbox.service';
 import { WatersService } from '../waters/waters.service';
 
-/** A water's chart on the desk, ready for the day on the sheet. */
+/** A water's chart as it is open, ready for the day on the sheet. */
 export interface OpenChart {
   readonly water: Water;
   readonly frame: KeptChart;
@@ -75,14 +75,14 @@ const told = (steps: Observable<ReadingStep>, done: Observable<unknown>): Observ
 export class ChartService {
   private readonly api = inject(ApiService);
   private readonly books = inject(BookService);
-  private readonly charter = inject(ChartEngineService);
+  private readonly engine = inject(ChartEngineService);
   private readonly day = inject(DayService);
   private readonly drawn = inject(DrawnService);
   private readonly outbox = inject(OutboxService);
   private readonly files = inject(ChartFilesService);
   private readonly level = new BehaviorSubject(0);
   private readonly changed = new Subject<void>();
-  /** The bed that lies on the desk: it is fetched and opened once. */
+  /** The bed that is open: it is fetched and opened once. */
   private openBed = '';
   /** The day that was made ready last, and what came of it. */
   private prepared: { readonly day: string; readonly prepared: Prepared } | undefined;
@@ -190,7 +190,7 @@ export class ChartService {
     );
   }
 
-  /** Lays a bed on the desk, where it does not lie there already. */
+  /** Opens a bed, where it is not open already. */
   private lay(water: Water, { updatedAt, ...frame }: KeptChart): Observable<ChartState | { readonly state: 'laid' }> {
     const name = `${this.pathOf(water)} ${updatedAt}`;
     const laid = { state: 'laid' } as const;
@@ -199,7 +199,7 @@ export class ChartService {
     const readM = water.discipline === 'bass' ? this.level.value : undefined;
     const steps = new Subject<ReadingStep>();
     const opened = this.api.bytes(`${this.pathOf(water)}/bed`).pipe(
-      switchMap((bed) => this.charter.open(frame, bed, readM, (step) => steps.next(step))),
+      switchMap((bed) => this.engine.open(frame, bed, readM, (step) => steps.next(step))),
       tap(() => (this.openBed = name)),
       map(() => laid),
       shareReplay(1),
@@ -237,6 +237,6 @@ export class ChartService {
     const key = JSON.stringify([this.openBed, day]);
     if (this.prepared?.day === key) return of(this.prepared.prepared);
     this.prepared = undefined;
-    return this.charter.prepare(day, begin).pipe(tap((prepared) => (this.prepared = { day: key, prepared })));
+    return this.engine.prepare(day, begin).pipe(tap((prepared) => (this.prepared = { day: key, prepared })));
   }
 }

@@ -90,7 +90,7 @@ export interface RunDay {
 /** Runs that were ordered, by water and day; the sheet shows the one of its day. */
 @Injectable({ providedIn: 'root' })
 export class RunService {
-  private readonly charter = inject(ChartEngineService);
+  private readonly engine = inject(ChartEngineService);
   private readonly store = keptRuns();
   private readonly runs = new BehaviorSubject(this.store.all());
   private readonly preferences$ = new Store('run-wish', RunPreferences, RunPreferences.parse({}));
@@ -121,7 +121,7 @@ export class RunService {
     const { stayMin, speedMps } = this.wish.value;
     const spots = picked.map(({ cell }) => ({ cell, minutes: stays.get(cell) ?? stayMin }));
     const { name, at: endRamp } = end;
-    return this.charter.run({ spots, ramp: start.at, endRamp, speedMps, startMin, endMin }).pipe(
+    return this.engine.run({ spots, ramp: start.at, endRamp, speedMps, startMin, endMin }).pipe(
       map((found): Ordered => {
         if (!found?.stops.length) return { why: 'No spot can be reached from the ramp in the time.' };
         const run = { waterId: water.id, date: conditions.date, ramp: name, ...toKeptRun(found, picked) };

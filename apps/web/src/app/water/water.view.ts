@@ -54,10 +54,10 @@ const LINES_AFTER_MS = 300;
 })
 export class WaterView {
   private readonly service = inject(ChartService);
-  private readonly charter = inject(ChartEngineService);
+  private readonly engine = inject(ChartEngineService);
   private readonly notices = inject(NoticeService);
   private readonly settings = inject(SettingsService);
-  protected readonly desk = inject(DrawSession);
+  protected readonly session = inject(DrawSession);
 
   protected readonly units = toSignal(this.settings.units$, { requireSync: true });
   protected readonly look = toSignal(this.settings.look$, { requireSync: true });
@@ -103,7 +103,7 @@ export class WaterView {
     toObservable(this.asked).pipe(
       debounceTime(20),
       switchMap(({ chart, minute, only, units }) =>
-        chart ? this.told(this.charter.scanAt(minute, only, units, rgbOf(readInk().fish))) : of(null),
+        chart ? this.told(this.engine.scanAt(minute, only, units, rgbOf(readInk().fish))) : of(null),
       ),
     ),
     { initialValue: null },
@@ -137,7 +137,7 @@ export class WaterView {
       debounceTime(ANSWER_AFTER_MS),
       switchMap(({ chart: { minutes }, units }) => {
         const noon = minutes.reduce((a, b) => (Math.abs(b - NOON_MIN) < Math.abs(a - NOON_MIN) ? b : a));
-        const best = (minute: number) => this.charter.bestAt(minute, units).pipe(map(([spot]) => spot));
+        const best = (minute: number) => this.engine.bestAt(minute, units).pipe(map(([spot]) => spot));
         return this.told(combineLatest([best(minutes[0] as number), best(noon)])).pipe(
           map(([first, atNoon]) => sayAnswer(first, atNoon, units)),
         );
@@ -148,7 +148,7 @@ export class WaterView {
   protected readonly tint = toSignal(
     combineLatest([this.depths$, toObservable(this.look)]).pipe(
       debounceTime(0),
-      switchMap(([{ minute }]) => this.told(this.charter.tint(tintsOf(readInk()), minute))),
+      switchMap(([{ minute }]) => this.told(this.engine.tint(tintsOf(readInk()), minute))),
     ),
     { initialValue: null },
   );
@@ -157,7 +157,7 @@ export class WaterView {
       switchMap(({ chart, units, minute, window }) => {
         const wanted = contoursIn(units);
         const depthsM = wanted.map(({ depthM }) => depthM);
-        return this.told(this.charter.contours(depthsM, minute, window)).pipe(
+        return this.told(this.engine.contours(depthsM, minute, window)).pipe(
           map((found) => ({
             chart,
             shown: found.flatMap((lines, at): Contour[] => (wanted[at] ? [{ ...wanted[at], ...lines }] : [])),
@@ -171,7 +171,7 @@ export class WaterView {
     this.depthsInView$.pipe(
       switchMap(({ chart, units, minute, window, cellsAPixel }) => {
         const everyCells = Math.max(MIN_SOUNDING_CELLS, Math.round(cellsAPixel * SOUNDING_PX));
-        return this.told(this.charter.soundings(everyCells, minute, window)).pipe(
+        return this.told(this.engine.soundings(everyCells, minute, window)).pipe(
           map((found) => ({
             chart,
             shown: found.map(({ at, depthM }): Sounding => ({ at, text: soundingIn(depthM, units) })),
@@ -219,8 +219,12 @@ export class WaterView {
   protected readonly level = computed(() => toShown('depth', this.levelM(), this.units()).toFixed(1));
 
   protected readonly mode = computed((): MapMode => {
-    const drawing = this.desk.open();
-    return { drawing, pen: this.desk.pen()?.as ?? null, chosenId: drawing ? (this.desk.chosen()?.id ?? null) : null };
+    const drawing = this.session.open();
+    return {
+      drawing,
+      pen: this.session.pen()?.as ?? null,
+      chosenId: drawing ? (this.session.chosen()?.id ?? null) : null,
+    };
   });
   protected readonly onChart = computed(() => {
     const frame = this.chart()?.frame;
@@ -239,7 +243,7 @@ export class WaterView {
         switchMap((picture) => {
           const chosen = this.chosen();
           if (!picture || !chosen) return EMPTY;
-          return this.told(this.charter.spotAt(chosen.lonLat, picture.minute, this.units()));
+          return this.told(this.engine.spotAt(chosen.lonLat, picture.minute, this.units()));
         }),
         takeUntilDestroyed(),
       )
@@ -278,11 +282,11 @@ export class WaterView {
   }
 
   protected press(lonLat: readonly [number, number]): void {
-    this.told(this.charter.spotAt(lonLat, this.minute(), this.units())).subscribe((spot) => this.choose(spot));
+    this.told(this.engine.spotAt(lonLat, this.minute(), this.units())).subscribe((spot) => this.choose(spot));
   }
 
   protected more(to: PlacedSpot): void {
-    this.told(this.charter.alike(to.cell, this.minute(), this.units())).subscribe((found) => {
+    this.told(this.engine.alike(to.cell, this.minute(), this.units())).subscribe((found) => {
       this.alike.set(found.length ? { to, found } : null);
       if (!found.length) this.notices.say('Nothing on this chart is much like it.');
     });
@@ -291,9 +295,9 @@ export class WaterView {
   /** Places like a mark: what the chart knows of where it stands is compared. */
   protected moreLikeMark({ shape }: ChartFeature): void {
     if (shape.type !== 'Point') return;
-    this.told(this.charter.spotAt(shape.coordinates, this.minute(), this.units())).subscribe((spot) => {
+    this.told(this.engine.spotAt(shape.coordinates, this.minute(), this.units())).subscribe((spot) => {
       if (!spot) return this.notices.say('This mark does not stand in water on this chart.');
-      this.desk.toggle();
+      this.session.toggle();
       this.choose(spot);
       this.more(spot);
     });

@@ -21,10 +21,10 @@ const keyOf = (path: string): string => path.split('.').at(-1) ?? path;
 
 /** An answer that follows its input. Made in a component's constructor. */
 export function reckoned<T>(name: CalculationName, input: Signal<unknown>): Signal<Reckoned<T>> {
-  const rigger = inject(RigEngineService);
+  const engine = inject(RigEngineService);
   return toSignal(
     toObservable(input).pipe(
-      switchMap((value) => rigger.calc(name, value).pipe(catchError(() => of(ours)))),
+      switchMap((value) => engine.calc(name, value).pipe(catchError(() => of(ours)))),
       map((told): Reckoned<T> => {
         if (told.ok) return { answer: told.value as T, problems: {} };
         const problems = told.problems.map(({ path, message }) => [keyOf(path), `${capital(message)}.`] as const);

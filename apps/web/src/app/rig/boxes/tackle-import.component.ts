@@ -21,7 +21,7 @@ const NOT_READ = 'The file could not be read, and the fault is ours. Try it agai
   styleUrl: './tackle-import.component.css',
 })
 export class TackleImportComponent {
-  private readonly rigger = inject(RigEngineService);
+  private readonly engine = inject(RigEngineService);
   private readonly tackle = inject(TackleService);
   private readonly notices = inject(NoticeService);
   private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
@@ -60,7 +60,7 @@ export class TackleImportComponent {
     this.texts
       .pipe(
         switchMap((text) =>
-          this.rigger.read(text, this.owned()).pipe(catchError(() => of<TackleRead>({ read: NOT_READ }))),
+          this.engine.read(text, this.owned()).pipe(catchError(() => of<TackleRead>({ read: NOT_READ }))),
         ),
         takeUntilDestroyed(),
       )

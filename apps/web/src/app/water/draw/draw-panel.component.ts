@@ -16,7 +16,7 @@ import { DRAW_GROUPS, sayFeature } from './what-to-draw';
   styleUrl: './draw-panel.component.css',
 })
 export class DrawPanelComponent {
-  protected readonly desk = inject(DrawSession);
+  protected readonly session = inject(DrawSession);
   readonly chart = input.required<OpenChart>();
   /** Whether the chart covers a place. */
   readonly covers = input.required<(lonLat: readonly [number, number]) => boolean>();
@@ -28,12 +28,12 @@ export class DrawPanelComponent {
 
   protected readonly groups = DRAW_GROUPS;
   protected readonly hint = computed(() => {
-    const pen = this.desk.pen();
+    const pen = this.session.pen();
     if (pen?.lineUpOf) return 'Press what you look at from the mark, on shore.';
     return pen?.as === 'Point' ? 'Press where it is.' : 'Press point after point, the last one twice.';
   });
   protected readonly listed = computed(() =>
-    this.desk
+    this.session
       .features()
       .map((feature) => ({ id: feature.id, words: sayFeature(feature) }))
       .sort((a, b) => a.words.localeCompare(b.words)),

@@ -12,7 +12,7 @@ import { DRAW_GROUPS, idOf, sayFeature } from './what-to-draw';
   styleUrl: './feature-form.component.css',
 })
 export class FeatureFormComponent {
-  protected readonly desk = inject(DrawSession);
+  protected readonly session = inject(DrawSession);
   readonly feature = input.required<ChartFeature>();
   readonly water = input.required<Water>();
   /** Places like this mark are wanted. */
@@ -45,23 +45,23 @@ export class FeatureFormComponent {
 
   protected set(key: 'name' | 'note', text: string): void {
     const value = text.trim() || undefined;
-    if (value !== this.feature()[key]) this.desk.change(this.feature(), { [key]: value });
+    if (value !== this.feature()[key]) this.session.change(this.feature(), { [key]: value });
   }
 
   protected setZone(zoneId: string): void {
     const zone = this.zones().find(({ id }) => id === zoneId);
-    this.desk.change(this.feature(), { zoneId: zone?.id, ...(zone ? { name: zone.name } : {}) });
+    this.session.change(this.feature(), { zoneId: zone?.id, ...(zone ? { name: zone.name } : {}) });
   }
 
   protected setLineUp(at: number, text: string): void {
     const kept = this.feature().lineUps ?? [];
     if (!text.trim() || kept[at]?.text === text.trim()) return;
     const lineUps = kept.map((each, index) => (index === at ? { ...each, text: text.trim() } : each));
-    this.desk.change(this.feature(), { lineUps });
+    this.session.change(this.feature(), { lineUps });
   }
 
   protected dropLineUp(at: number): void {
     const lineUps = (this.feature().lineUps ?? []).filter((_, index) => index !== at);
-    this.desk.change(this.feature(), { lineUps: lineUps.length ? lineUps : undefined });
+    this.session.change(this.feature(), { lineUps: lineUps.length ? lineUps : undefined });
   }
 }
