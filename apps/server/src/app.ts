@@ -26,7 +26,7 @@ import type { Library } from './services/library.js';
 
 /** The largest body taken: a year of readings fits many times over. */
 const BODY_LIMIT = '1mb';
-/** As small as it gets in the time that the usual quality takes: a phone's line is slower than this machine. */
+/** Better than usual (4), for a few milliseconds more on a large answer: a phone's line is slower than this machine. */
 const BROTLI_QUALITY = 7;
 
 export interface AppParts {

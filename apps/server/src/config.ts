@@ -32,7 +32,7 @@ export interface Config {
   /** How slowly requests may come in; the usual where it is not said. */
   readonly slow?: SlowLimits;
   /** How long services outside are waited for; the usual where it is not said. */
-  readonly patience?: RetryPolicy;
+  readonly retryPolicy?: RetryPolicy;
   /** How long a boat's instruments may be silent, and when they are called again; the usual where it is not said. */
   readonly lineRetryPolicy?: LineRetryPolicy;
 }

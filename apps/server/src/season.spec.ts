@@ -145,7 +145,7 @@ describe('weather from outside', () => {
     service.answer = (response) => service.json(response, service.weather());
     server = await testServer({
       demoOutside: service.address,
-      patience: { timeoutMs: 250, retries: 2, firstWaitMs: 10 },
+      retryPolicy: { timeoutMs: 250, retries: 2, firstWaitMs: 10 },
     });
     [water] = (await server.call('GET', '/api/books/demo/waters')).body as [Water];
   });

@@ -35,7 +35,7 @@ export async function startServer(config: Config): Promise<RunningServer> {
     systemNow: () => new Date(),
     demoOutside: config.demoOutside,
     demoBoat: config.demoBoat ?? null,
-    patience: config.patience,
+    retryPolicy: config.retryPolicy,
     lineRetryPolicy: config.lineRetryPolicy,
   });
   const share = new Share({

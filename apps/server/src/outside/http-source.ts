@@ -36,7 +36,7 @@ export class HttpSource {
     private readonly at: ServiceAddress,
     private readonly kind: 'weather' | 'gauge',
     private readonly reader: HoursReader,
-    private readonly patience: RetryPolicy = RETRY_POLICY,
+    private readonly retryPolicy: RetryPolicy = RETRY_POLICY,
   ) {
     this.name = new URL(at.address).host;
   }
@@ -47,7 +47,7 @@ export class HttpSource {
     const url = new URL(this.kind, address.endsWith('/') ? address : `${address}/`);
     const asked = { latitude: String(place.latitude), longitude: String(place.longitude), from, now };
     for (const [name, value] of Object.entries(asked)) url.searchParams.set(name, value);
-    const { timeoutMs, retries, firstWaitMs } = this.patience;
+    const { timeoutMs, retries, firstWaitMs } = this.retryPolicy;
     const policy = wrap(
       retry(
         handleWhen((error) => !(error instanceof Refused)),

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { HISTORY_KINDS, type BinEntry, type HistoryEntry, type HistoryKind } from '@inky-shoal/core';
 import { sql } from 'kysely';
 import type { Db } from '../db/open.js';
+import { eraseUnshown } from './photos.js';
 
 /** How long what was removed lies in the bin. */
 export const BIN_DAYS = 90;
@@ -134,12 +135,7 @@ export class HistoryRepository {
         delete from ${sql.table(kind)} where id = ${id} and removed_at is not null`.execute(db);
       if (numAffectedRows === 0n) return false;
       await db.deleteFrom('history').where('kind', '=', kind).where('entity_id', '=', id).execute();
-      for (const photo of photos) {
-        await sql`delete from photo where id = ${photo}
-          and not exists (select 1 from tackle where instr(item, ${photo}) > 0)
-          and not exists (select 1 from trip_event where instr(event, ${photo}) > 0)
-          and not exists (select 1 from history where instr(body, ${photo}) > 0)`.execute(db);
-      }
+      await eraseUnshown(db, photos);
       return true;
     });
     // What the journal still holds goes into the file, where it is written over.

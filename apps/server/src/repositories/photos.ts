@@ -1,8 +1,19 @@
+import { sql } from 'kysely';
 import type { Db } from '../db/open.js';
 
 export interface Photo {
   readonly mediaType: string;
   readonly bytes: Buffer;
+}
+
+/** Erases those of some photographs that nothing shows, nor showed once. */
+export async function eraseUnshown(db: Db, ids: readonly string[]): Promise<void> {
+  for (const id of ids) {
+    await sql`delete from photo where id = ${id}
+      and not exists (select 1 from tackle where instr(item, ${id}) > 0)
+      and not exists (select 1 from trip_event where instr(event, ${id}) > 0)
+      and not exists (select 1 from history where instr(body, ${id}) > 0)`.execute(db);
+  }
 }
 
 /** Photos of one book, as their pages made them small. */

@@ -3,6 +3,7 @@ import { TripEvent, tripOf, type TripNews } from '@inky-shoal/core/underway';
 import { sql } from 'kysely';
 import { inBatches } from '../db/in-batches.js';
 import type { Db } from '../db/open.js';
+import { eraseUnshown } from './photos.js';
 import type { Unread } from './unread.js';
 
 const ROWS_AT_ONCE = 500;
@@ -77,12 +78,10 @@ export class TripRepository {
         select photo.id from photo where exists (
           select 1 from trip_event where trip_id = ${tripId} and instr(event, photo.id) > 0)`.execute(db);
       await db.deleteFrom('trip_event').where('trip_id', '=', tripId).execute();
-      for (const { id } of photos) {
-        await sql`delete from photo where id = ${id}
-          and not exists (select 1 from tackle where instr(item, ${id}) > 0)
-          and not exists (select 1 from trip_event where instr(event, ${id}) > 0)
-          and not exists (select 1 from history where instr(body, ${id}) > 0)`.execute(db);
-      }
+      await eraseUnshown(
+        db,
+        photos.map(({ id }) => id),
+      );
       const event: TripEvent = { kind: 'erase', id: randomUUID(), tripId, deviceId: randomUUID(), seq: 0, at };
       await db
         .insertInto('trip_event')

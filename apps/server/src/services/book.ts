@@ -32,7 +32,7 @@ import { OutsideService } from './outside.js';
 /** Where the outside is asked, unless the book says otherwise. */
 export interface OutsideOptions {
   readonly address: string | null;
-  readonly patience?: RetryPolicy;
+  readonly retryPolicy?: RetryPolicy;
   readonly lineRetryPolicy?: LineRetryPolicy;
   /** Where the boat's instruments are, until the user says otherwise. */
   readonly boat: string | null;
@@ -63,7 +63,7 @@ export class BookService {
     private readonly dataDir: string,
     readonly backups: BackupService,
     private readonly systemNow: () => Date,
-    { address, patience, lineRetryPolicy, boat, reader }: OutsideOptions,
+    { address, retryPolicy, lineRetryPolicy, boat, reader }: OutsideOptions,
   ) {
     this.db = db;
     const { unread } = this;
@@ -90,7 +90,7 @@ export class BookService {
       { bookNow: () => this.clock.now, machineNow: systemNow },
       address,
       reader,
-      patience,
+      retryPolicy,
     );
     this.instruments = new InstrumentService(this.facts, () => this.now(), lineRetryPolicy, boat);
   }

@@ -7,7 +7,7 @@ export interface LineRetryPolicy {
   readonly silentMs: number;
   readonly againMs: number;
 }
-export const LINE_PATIENCE: LineRetryPolicy = { silentMs: 6000, againMs: 3000 };
+export const LINE_RETRY_POLICY: LineRetryPolicy = { silentMs: 6000, againMs: 3000 };
 
 type LineNews = Extract<InstrumentNews, { kind: 'line' }>;
 type HeardNews = Extract<InstrumentNews, { kind: 'heard' }>;
@@ -35,7 +35,7 @@ export class InstrumentLine {
     private readonly at: { readonly address: string; readonly privateNetwork: boolean },
     private readonly now: () => string,
     private readonly tell: (news: InstrumentNews) => void,
-    private readonly patience = LINE_PATIENCE,
+    private readonly retryPolicy = LINE_RETRY_POLICY,
   ) {
     const { hostname, port } = new URL(at.address);
     this.call(hostname.replace(/^\[|\]$/g, ''), Number(port));
@@ -68,7 +68,7 @@ export class InstrumentLine {
       clearTimeout(this.silence);
       if (this.closed) return;
       this.change('away', failure ?? 'The instruments ended the line.');
-      this.again = setTimeout(() => this.call(host, port), this.patience.againMs);
+      this.again = setTimeout(() => this.call(host, port), this.retryPolicy.againMs);
     });
   }
 
@@ -90,7 +90,7 @@ export class InstrumentLine {
 
   private waitForWords(): void {
     clearTimeout(this.silence);
-    this.silence = setTimeout(() => this.change('silent', null), this.patience.silentMs);
+    this.silence = setTimeout(() => this.change('silent', null), this.retryPolicy.silentMs);
   }
 
   private change(state: LineNews['state'], why: string | null): void {

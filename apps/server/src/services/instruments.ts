@@ -19,7 +19,7 @@ export class InstrumentService {
   constructor(
     private readonly facts: FactRepository,
     private readonly now: () => string,
-    private readonly patience?: LineRetryPolicy,
+    private readonly retryPolicy?: LineRetryPolicy,
     /** Where they are until the user says otherwise. */
     private readonly usual: string | null = null,
   ) {}
@@ -66,7 +66,7 @@ export class InstrumentService {
     // While the address was looked up, somebody else may have called, or the last listener gone.
     if (this.line || !this.listeners.size) return;
     if (address === null) return this.tell(NONE);
-    this.line = new InstrumentLine({ address, privateNetwork }, this.now, (news) => this.tell(news), this.patience);
+    this.line = new InstrumentLine({ address, privateNetwork }, this.now, (news) => this.tell(news), this.retryPolicy);
     for (const news of this.line.soFar()) this.tell(news);
   }
 

@@ -25,7 +25,7 @@ export interface LibraryOptions {
   readonly demoOutside: string | null;
   /** Where the demo's boat speaks; null where it has none. */
   readonly demoBoat: string | null;
-  readonly patience?: RetryPolicy | undefined;
+  readonly retryPolicy?: RetryPolicy | undefined;
   readonly lineRetryPolicy?: LineRetryPolicy | undefined;
 }
 
@@ -172,7 +172,7 @@ export class Library {
   }
 
   private async openOne(id: Book): Promise<void> {
-    const { dataDir, backupDir, systemNow, demoOutside, demoBoat, patience, lineRetryPolicy } = this.options;
+    const { dataDir, backupDir, systemNow, demoOutside, demoBoat, retryPolicy, lineRetryPolicy } = this.options;
     const backups = new BackupService(id, this.fileOf(id), backupDir, this.keeper, systemNow);
     const [lastBackup] = backups.list();
     const opened = await openBook({
@@ -184,7 +184,7 @@ export class Library {
     });
     // The stand-ins make their weather up: only the demo may take them for the world.
     const outside = id === 'demo' ? { address: demoOutside, boat: demoBoat } : { address: null, boat: null };
-    const more = { patience, lineRetryPolicy, reader: this.reader };
+    const more = { retryPolicy, lineRetryPolicy, reader: this.reader };
     this.books.set(
       id,
       new BookService(id, { ...opened, lastBackup }, dataDir, backups, systemNow, { ...outside, ...more }),

@@ -51,7 +51,7 @@ export class OutsideService {
     /** Address of the service where the book names none of its own. */
     private readonly usualAddress: string | null,
     private readonly reader: HoursReader,
-    private readonly patience?: RetryPolicy,
+    private readonly retryPolicy?: RetryPolicy,
   ) {}
 
   /** Where the service is that serves weather and gauge; null where there is none. */
@@ -118,10 +118,10 @@ export class OutsideService {
       this.underway.set(key, question);
     }
     let timer: NodeJS.Timeout | undefined;
-    const patience = new Promise<boolean>((resolve) => {
+    const outOfTime = new Promise<boolean>((resolve) => {
       timer = setTimeout(() => resolve(true), WAIT_MS);
     });
-    const waiting = await Promise.race([question.then(() => false), patience]);
+    const waiting = await Promise.race([question.then(() => false), outOfTime]);
     clearTimeout(timer);
     return waiting;
   }
@@ -140,7 +140,7 @@ export class OutsideService {
   private async askService(water: Water, kind: OutsideKind, service: ServiceAddress): Promise<void> {
     try {
       const now = this.clock.bookNow();
-      const source = new HttpSource(service, kind, this.reader, this.patience);
+      const source = new HttpSource(service, kind, this.reader, this.retryPolicy);
       const told = await source.days({ place: water.place, from: await this.from(water, kind, now), now });
       await this.keep(water, kind, source.name, told);
     } catch (error) {

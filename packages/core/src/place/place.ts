@@ -172,14 +172,15 @@ function candidatesOf(
   const candidates: PlaceCandidate[] = [];
   for (const structure of structures) {
     for (const cover of covers) {
-      const { slots, rules, rarityCost: odd, grows } = placeKind(structure, cover);
+      const { slots, rules, rarityCost, grows } = placeKind(structure, cover);
       const placeGroups = facts.withTemporarySlots(slots, (here) => fire(rules, here));
       const bonus = tally(placeGroups);
       const over = grows ? coverTopM : undefined;
       for (const group of judged.groups) {
         if (group.share < MIN_CANDIDATE_SHARE) continue;
         const { depthM, cost } = groupAt(group, structure, cover, floorM, over);
-        const score = (structureVotes[structure] ?? 0) + (coverVotes[cover] ?? 0) + (bonus[group.id] ?? 0) - cost - odd;
+        const score =
+          (structureVotes[structure] ?? 0) + (coverVotes[cover] ?? 0) + (bonus[group.id] ?? 0) - cost - rarityCost;
         candidates.push({ structure, cover, group, depthM, placeGroups, cost, weight: group.share * Math.exp(score) });
       }
     }

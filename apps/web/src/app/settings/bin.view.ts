@@ -211,7 +211,8 @@ export class BinView {
         name: trip.begin.name,
         kind: 'trip',
         removedAt: trip.removedAt,
-        putBack: () => void this.trips.putBack(trip).then(() => this.notices.say(`${trip.begin.name} is back.`)),
+        putBack: () =>
+          void this.trips.putBack(trip).then((done) => done && this.notices.say(`${trip.begin.name} is back.`)),
         erase: () =>
           this.run(
             this.service.eraseTrip(trip.id),

@@ -142,14 +142,17 @@ export class TripLogService {
 
   /** The server has these now. */
   async sent(book: Book, events: readonly TripEvent[]): Promise<void> {
-    await this.db(book).events.bulkPut(events.map((event): KeptEvent => ({ id: event.id, event, state: SENT })));
+    await this.mark(
+      book,
+      events.map((event): KeptEvent => ({ id: event.id, event, state: SENT })),
+    );
     const done = new Set(events.map(({ id }) => id));
     this.change(book, (log) => ({ ...log, waiting: new Set([...log.waiting].filter((id) => !done.has(id))) }));
   }
 
   /** The server will not have this one; it stays here, with the reason. */
   async refuse(book: Book, event: TripEvent, why: string): Promise<void> {
-    await this.db(book).events.put({ id: event.id, event, state: REFUSED, why });
+    await this.mark(book, [{ id: event.id, event, state: REFUSED, why }]);
     this.change(book, (log) => ({
       ...log,
       waiting: new Set([...log.waiting].filter((id) => id !== event.id)),
@@ -158,12 +161,12 @@ export class TripLogService {
   }
 
   /** How far this device has heard from the server. */
-  async addRemote(book: Book): Promise<number> {
+  async heardUpTo(book: Book): Promise<number> {
     return Number((await this.db(book).facts.get('heard'))?.value ?? 0);
   }
 
   /** Keeps what other devices noted. What is here already stays as it is. */
-  async hear(book: Book, { events, upTo }: TripNews): Promise<void> {
+  async addRemote(book: Book, { events, upTo }: TripNews): Promise<void> {
     const db = this.db(book);
     const known = new Set(this.log.value?.book === book ? this.log.value.events.map(({ id }) => id) : []);
     const fresh = events.filter(({ id }) => !known.has(id));
@@ -174,6 +177,15 @@ export class TripLogService {
     });
     if (fresh.some(({ kind }) => kind === 'erase')) await this.read(book);
     else if (fresh.length) this.change(book, (log) => ({ ...log, events: [...log.events, ...fresh] }));
+  }
+
+  /** How far events have come; those of a trip that was erased while they were on their way do not come back. */
+  private async mark(book: Book, rows: readonly KeptEvent[]): Promise<void> {
+    const { events } = this.db(book);
+    await events.db.transaction('rw', events, async () => {
+      const there = await events.bulkGet(rows.map(({ id }) => id));
+      await events.bulkPut(rows.filter((_, at) => there[at]));
+    });
   }
 
   private db(book: Book): TripDb {

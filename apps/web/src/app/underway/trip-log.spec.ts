@@ -5,6 +5,7 @@ import { TestBed } from '@angular/core/testing';
 import type { TripEvent } from '@inky-shoal/core/underway';
 import Dexie from 'dexie';
 import { firstValueFrom } from 'rxjs';
+import { TripDb } from './trip-db';
 import { TripLogService, type NewTripEvent } from './trip-log.service';
 import { TripSyncService } from './trip-sync.service';
 
@@ -80,10 +81,10 @@ describe('the log on the device', () => {
     const log = await open();
     const own = await log.add(TRIP, casts, AT);
     const other: TripEvent = { ...own, id: '01960000-0000-7000-8000-0000000000ff', deviceId: TRIP };
-    await log.hear('demo', { events: [own, other], upTo: 2, more: false });
+    await log.addRemote('demo', { events: [own, other], upTo: 2, more: false });
     expect(log.now?.events).toHaveLength(2);
     expect(log.now?.waiting).toEqual(new Set([own.id]));
-    expect(await log.addRemote('demo')).toBe(2);
+    expect(await log.heardUpTo('demo')).toBe(2);
   });
 
   it('forgets a trip that was erased, what still waited and its photographs too', async () => {
@@ -100,10 +101,16 @@ describe('the log on the device', () => {
       seq: 0,
       at: note.at,
     };
-    await log.hear('demo', { events: [erase], upTo: 3, more: false });
+    await log.addRemote('demo', { events: [erase], upTo: 3, more: false });
     expect(log.now?.events.map(({ id }) => id).sort()).toEqual([other.id, erase.id].sort());
     expect(log.now?.waiting).toEqual(new Set([other.id]));
     expect(await log.photos('demo')).toEqual([]);
+    // It was on its way to the server meanwhile, which has said since that it came.
+    await log.sent('demo', [note]);
+    await log.refuse('demo', note, 'too late');
+    const kept = new TripDb('demo');
+    expect((await kept.events.toArray()).map(({ id }) => id).sort()).toEqual([other.id, erase.id].sort());
+    kept.close();
   });
 });
 

@@ -122,9 +122,9 @@ export class TripSyncService {
 
   private async listen(book: Book): Promise<void> {
     for (let more = true; more;) {
-      const heard = await this.log.addRemote(book);
+      const heard = await this.log.heardUpTo(book);
       const news = await firstValueFrom(this.api.get(`/books/${book}/trip-events?after=${heard}`, TripNews));
-      if (news.events.length) await this.log.hear(book, news);
+      if (news.events.length) await this.log.addRemote(book, news);
       ({ more } = news);
     }
   }

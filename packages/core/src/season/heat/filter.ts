@@ -84,7 +84,7 @@ export function filterZones(
   const count = zones.length;
   const { count: days, firstDay } = driver;
   const state = new Float64Array(count * STATES);
-  const doubt = new Covariance(count);
+  const covariance = new Covariance(count);
   const unsure = fits.map(({ readings: own }) => (own ? 1 : UNREAD));
   const share = (a: number, b: number, base: number) => base ** ((distances[a] as number[])[b] as number);
   const errorShares = zones.map((_, a) =>
@@ -101,9 +101,9 @@ export function filterZones(
     state[a * STATES + 1] = startC;
     for (let b = 0; b < count; b++) {
       const shared = share(a, b, 0.9);
-      doubt.add(a * STATES, b * STATES, START_SD_C ** 2 * shared);
-      doubt.add(a * STATES + 1, b * STATES + 1, START_SD_C ** 2 * shared);
-      doubt.add(a * STATES + 2, b * STATES + 2, OFFSET_SD_C ** 2 * errorShare(a, b));
+      covariance.add(a * STATES, b * STATES, START_SD_C ** 2 * shared);
+      covariance.add(a * STATES + 1, b * STATES + 1, START_SD_C ** 2 * shared);
+      covariance.add(a * STATES + 2, b * STATES + 2, OFFSET_SD_C ** 2 * errorShare(a, b));
     }
   }
   const keeps = Math.exp(-1 / OFFSET_DAYS);
@@ -111,7 +111,7 @@ export function filterZones(
   const steps = zones.map(newStep);
   /** What went down into each zone's deep water that day, degrees Celsius. */
   const sunk = new Float64Array(count);
-  const odd: string[] = [];
+  const outliers: string[] = [];
 
   let next = 0;
   while (next < readings.length && (readings[next] as HeatReading).day < firstDay) next++;
@@ -135,7 +135,7 @@ export function filterZones(
       state[base + 2] = keeps * offset;
       sunk[zone] = EXCHANGE_SD_SHARE * step.ds * (surface - deep);
     }
-    doubt.predict(steps, keeps);
+    covariance.predict(steps, keeps);
     const variance = pullVariance(driver, at);
     for (let a = 0; a < count; a++) {
       const [stepA, atA] = [steps[a] as DayStep, a * STATES];
@@ -143,27 +143,27 @@ export function filterZones(
         const [stepB, atB] = [steps[b] as DayStep, b * STATES];
         const weather = variance * (a === b ? 1 : WEATHER_SHARED);
         const error = errorShare(a, b);
-        doubt.add(atA, atB, weather * stepA.sp * stepB.sp + SURFACE_NOISE_C ** 2 * error);
+        covariance.add(atA, atB, weather * stepA.sp * stepB.sp + SURFACE_NOISE_C ** 2 * error);
         const exchange = EXCHANGE_LASTS * (sunk[a] as number) * (sunk[b] as number);
-        doubt.add(atA + 1, atB + 1, weather * stepA.dp * stepB.dp + (DEEP_NOISE_C ** 2 + exchange) * error);
-        doubt.add(atA, atB + 1, weather * stepA.sp * stepB.dp);
-        doubt.add(atA + 1, atB, weather * stepA.dp * stepB.sp);
-        doubt.add(atA + 2, atB + 2, offsetNoise * error);
+        covariance.add(atA + 1, atB + 1, weather * stepA.dp * stepB.dp + (DEEP_NOISE_C ** 2 + exchange) * error);
+        covariance.add(atA, atB + 1, weather * stepA.sp * stepB.dp);
+        covariance.add(atA + 1, atB, weather * stepA.dp * stepB.sp);
+        covariance.add(atA + 2, atB + 2, offsetNoise * error);
       }
     }
     for (let reading = readings[next]; reading && reading.day === firstDay + at; reading = readings[++next]) {
       const zone = zones[reading.zone] as ZoneHeat;
       const swing = swingC(driver, at, zone);
       const error = READING_SD_C ** 2 + (SWING_SHARE * swing) ** 2 + (reading.anywhere ? ANYWHERE_SD_C ** 2 : 0);
-      const wasOdd = doubt.update(
+      const wasOdd = covariance.update(
         state,
         reading.zone * STATES,
         reading.surfaceC - overMeanC(swing, reading.hour),
         error,
       );
-      if (wasOdd) odd.push(reading.id);
+      if (wasOdd) outliers.push(reading.id);
       if (reading.deepC !== undefined && zone.deepDepthM > 0) {
-        doubt.update(state, reading.zone * STATES + 1, reading.deepC, PROFILE_SD_C ** 2);
+        covariance.update(state, reading.zone * STATES + 1, reading.deepC, PROFILE_SD_C ** 2);
       }
     }
     for (let zone = 0; zone < count; zone++) {
@@ -171,9 +171,9 @@ export function filterZones(
       // A cold reading elsewhere may draw a zone under what water can be.
       for (const own of [base, base + 1]) state[own] = Math.max(0, state[own] as number);
       course.surfaceC[at] = state[base] as number;
-      course.sdC[at] = Math.sqrt(Math.max(0, doubt.at(base, base)));
+      course.sdC[at] = Math.sqrt(Math.max(0, covariance.at(base, base)));
       course.deepC[at] = state[base + 1] as number;
     }
   }
-  return { zones: courses, outliers: odd };
+  return { zones: courses, outliers };
 }

@@ -70,21 +70,13 @@ export function followLake({ water, readings, weather, today, daysAhead }: LakeI
   const fits = fitted.map((fit) => fit ?? shared);
   const heats = told.map((zone, index) => withFit(zone, fits[index] as ZoneFit));
   const startC = climateTempC(water.place.latitude, yearDayOf(firstDay));
-  const { zones: courses, outliers: odd } = filterZones(
-    heats,
-    fits,
-    pulls,
-    zoneDistances(zones),
-    driver,
-    startC,
-    known,
-  );
+  const { zones: courses, outliers } = filterZones(heats, fits, pulls, zoneDistances(zones), driver, startC, known);
   return {
     firstDay,
     today: now,
     driver,
     readings: known,
-    outliers: odd,
+    outliers,
     zones: zones.map((zone, index) => ({
       zone,
       heat: heats[index] as ZoneHeat,
