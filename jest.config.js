@@ -19,6 +19,10 @@ const swc = {
 
 /** @type {import('jest').Config} */
 export default {
+  // A program started by a test takes its time on a busy machine. How fast things are is the bench's to say.
+  testTimeout: 60_000,
+  // Processes of their own also on two cores: side by side, and what a failed test left running ends with them.
+  maxWorkers: 2,
   projects: [
     { ...swc, displayName: 'core', testMatch: ['<rootDir>/packages/core/**/*.spec.ts', '<rootDir>/demo/**/*.spec.ts'] },
     {

@@ -2,7 +2,8 @@
  * All checks and tests: `npm test`. With files, `npm test -- FILE`, the tests in those alone, in the browser too where they
  * are of the page. The last line is `N passed, N failed, N skipped`.
  */
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
 import { join } from 'node:path';
 import { ensureChromium } from './lib/chromium.mjs';
 import { countJest } from './lib/jest.mjs';
@@ -27,11 +28,20 @@ const CHECKS = [
 const totals = { passed: 0, failed: 0, skipped: 0 };
 const add = (counts) => Object.keys(totals).forEach((key) => (totals[key] += counts[key]));
 
-function check([name, command, ...args]) {
+async function check([name, command, ...args]) {
   say(`Checking ${name}…`);
-  const { status } = spawnSync(command, args, { cwd: ROOT, stdio: ['ignore', 2, 2] });
+  const [status] = await once(spawn(command, args, { cwd: ROOT, stdio: ['ignore', 2, 2] }), 'close');
   totals[status === 0 ? 'passed' : 'failed']++;
   if (status !== 0) say(`The check of ${name} failed.`);
+}
+
+/** Two at a time. */
+async function checkAll() {
+  const left = CHECKS.values();
+  const checkNext = async () => {
+    for (const next of left) await check(next);
+  };
+  await Promise.all([checkNext(), checkNext()]);
 }
 
 const files = process.argv.slice(2);
@@ -41,10 +51,10 @@ const ofUnits = files.filter((file) => !file.includes('e2e'));
 
 ensureInstalled();
 ensurePageBuilt();
-if (!files.length) CHECKS.forEach(check);
+if (!files.length) await checkAll();
 if (!files.length || ofUnits.length) add(countJest(['core', 'server', 'web', 'scripts'], only));
 if (!files.length || ofPage.length) {
-  if (ensureChromium()) add(countJest(['e2e'], ['--maxWorkers=2', ...only]));
+  if (ensureChromium()) add(countJest(['e2e'], only));
   else totals.failed++;
 }
 
