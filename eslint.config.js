@@ -95,6 +95,9 @@ export default tseslint.config(
   {
     files: ['apps/web/**/*.html'],
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+    rules: {
+      '@angular-eslint/template/label-has-associated-control': ['error', { controlComponents: ['p-checkbox'] }],
+    },
   },
   {
     files: ['**/*.mjs', '**/*.js', 'e2e/**', 'bench/**'],

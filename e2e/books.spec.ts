@@ -1,4 +1,5 @@
 import { says, Stage, textOf, until } from './support/stage';
+import { choose, fetchedAhead } from './support/controls';
 
 let stage: Stage;
 beforeAll(async () => {
@@ -59,6 +60,7 @@ describe('the server going away', () => {
   it('is said; what was typed stays, planning goes on, and what was saved goes in by itself later', async () => {
     const page = await stage.page('/sheet');
     await page.locator('.note').waitFor();
+    await fetchedAhead(page);
     await stage.restart(async () => {
       await page.getByText('The server does not answer.').first().waitFor({ timeout: 20_000 });
       await page.getByRole('button', { name: /^Water temperature:/ }).click();
@@ -125,7 +127,7 @@ describe('waters', () => {
     await says(page.locator('#water-latitude-problem'), 'Expected a latitude');
 
     await page.getByLabel('Name').fill('Our pond');
-    await page.getByLabel('Kind of water').selectOption('pond');
+    await choose(page.getByLabel('Kind of water'), 'pond');
     await page.getByLabel('Latitude, degrees').fill('40.1');
     await page.getByLabel('Longitude, west is minus').fill('-83,2');
     await page.getByLabel('Time zone').fill('America/New_York');

@@ -1,4 +1,5 @@
 import { PHONE, says, Stage, textOf, until } from './support/stage';
+import { choose } from './support/controls';
 
 let stage: Stage;
 beforeAll(async () => {
@@ -54,17 +55,17 @@ describe('schools', () => {
 
   it('are taken in Settings for every day, and left to the day again', async () => {
     const page = await stage.page('/settings');
-    await page.getByLabel('Reel for a jerkbait').selectOption('high');
-    await page.getByLabel('Size', { exact: true }).selectOption('large');
+    await choose(page.getByLabel('Reel for a jerkbait'), 'high, to take up slack');
+    await choose(page.getByLabel('Size', { exact: true }), 'large for one fish');
     await page.reload();
-    expect(await page.getByLabel('Size', { exact: true }).inputValue()).toBe('large');
+    await says(page.getByLabel('Size', { exact: true }), 'large for one fish');
     await page.goto(`${stage.server.address}/sheet`);
     await page.locator('.note').waitFor();
     await page.getByText('Others would do it otherwise').click();
     await says(page.locator('#advice'), 'Size: small for bites');
     await page.goto(`${stage.server.address}/settings`);
-    await page.getByLabel('Size', { exact: true }).selectOption('');
-    expect(await page.getByLabel('Reel for a jerkbait').inputValue()).toBe('high');
+    await choose(page.getByLabel('Size', { exact: true }), 'by the day');
+    await says(page.getByLabel('Reel for a jerkbait'), 'high, to take up slack');
   });
 
   it('that are none are said', async () => {
@@ -85,14 +86,14 @@ describe('the rule library', () => {
     await until('fewer are left', async () => !(await textOf(status)).startsWith(`${all} of`));
     await says(page.locator('main ul'), 'shad spawn');
     await page.getByLabel('Words').fill('');
-    await page.getByLabel('About').selectOption('caution');
+    await choose(page.getByLabel('About'), 'caution');
     await page.getByLabel('Hold today').check();
     await says(page.locator('main ul'), 'check with the local authority');
     const [listed, holding] = [page.locator('main li'), page.locator('main li.holds')];
     await until('only what holds is left', async () => (await listed.count()) === (await holding.count()));
     await page.getByLabel('Hold today').uncheck();
-    await page.getByLabel('About').selectOption('');
-    await page.getByLabel('School').selectOption('mud-blade');
+    await choose(page.getByLabel('About'), 'everything');
+    await choose(page.getByLabel('School'), 'mud blade');
     await says(page.locator('main ul'), 'Mud: round blades thump');
     await page.getByLabel('Words').fill('no rule says this');
     await says(page.locator('main ul'), 'No rule says that');

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
 import { PHONE, says, Stage, textOf, until } from './support/stage';
+import { choose } from './support/controls';
 
 let stage: Stage;
 beforeAll(async () => {
@@ -47,7 +48,7 @@ describe('rods for the day', () => {
   it('follow the number on deck, and the packing list keeps its ticks', async () => {
     const page = await stage.page('/rig');
     await says(heading(page), /five rods/);
-    await page.getByLabel('Rods on deck').selectOption('2');
+    await choose(page.getByLabel('Rods on deck'), '2');
     await says(heading(page), /two rods/);
     expect(await page.locator('inky-rods > ol > li').count()).toBe(2);
     await page.getByRole('checkbox').first().check();
@@ -61,10 +62,8 @@ describe('rods for the day', () => {
     const page = await stage.page('/rig');
     await page.getByRole('link', { name: 'How deep it runs: Flat-sided crank, crayfish' }).click();
     await says(page.locator('.answer'), /It runs to 5 ft\. \d+ % of the cast is among the fish/);
-    expect(await page.getByLabel('Rod', { exact: true }).locator('option:checked').textContent()).toBe(
-      'Crank rod, soft',
-    );
-    await page.getByLabel('Line', { exact: true }).selectOption('braid');
+    await says(page.getByLabel('Rod', { exact: true }), 'Crank rod, soft');
+    await choose(page.getByLabel('Line', { exact: true }), 'braid');
     await says(page.locator('.answer'), /It runs to 6½/);
     await page.getByLabel('Stated to dive, ft').fill('0');
     await says(page.locator('#depth-statedDepthM-problem'), /from 0.1 to 12, got 0/);
@@ -93,9 +92,9 @@ describe('the bench', () => {
 
   it('says what a larger hook does, and the least that undoes it', async () => {
     const page = await stage.page('/rig/bench/balance');
-    await page.getByLabel('Rear treble now').selectOption('4');
+    await choose(page.getByLabel('Rear treble now'), '4');
     await says(page.locator('.answer'), /Slow sink, .*nose up/);
-    await page.getByLabel('Wanted', { exact: true }).selectOption('neutral');
+    await choose(page.getByLabel('Wanted', { exact: true }), 'neutral');
     await says(page.getByText('To make it so:').locator('..'), /treble of size|take off|strip/);
   });
 });
@@ -105,7 +104,7 @@ describe('boxes', () => {
     const page = await boxes();
     const enter = async () => {
       await page.getByRole('button', { name: 'Enter a piece' }).click();
-      await page.getByLabel('Category').selectOption('deep-diver');
+      await choose(page.getByLabel('Category'), 'Deep-diving crankbait');
       await page.getByLabel('Name', { exact: true }).fill('Blue-back diver');
     };
     await enter();

@@ -8,6 +8,7 @@ import type { BrowserContext } from 'playwright-core';
 import { keptBrowser } from '../scripts/lib/browser.mjs';
 import { freePort } from '../scripts/lib/server.mjs';
 import { PHONE, says, Stage, textOf, until } from './support/stage';
+import { fetchedAhead } from './support/controls';
 
 let stage: Stage;
 let profile: string;
@@ -88,6 +89,7 @@ describe('two windows with the server away', () => {
     const second = await first.context().newPage();
     await second.goto(`${stage.server.address}/sheet`);
     await second.locator('.note').waitFor();
+    await fetchedAhead(second);
     await stage.restart(async () => {
       for (const [page, name] of [
         [first, 'From the first'],

@@ -1,5 +1,6 @@
 import { startStandIns, startServer } from '../scripts/lib/server.mjs';
 import { PHONE, says, Stage, textOf, until } from './support/stage';
+import { choose } from './support/controls';
 
 let stage: Stage;
 beforeAll(async () => {
@@ -127,9 +128,9 @@ describe('a record that comes in rows', () => {
     await page.getByText('Did you mean °F?').first().waitFor();
     await page.getByRole('button', { name: 'Yes, °F' }).click();
     await says(page.locator('inky-import'), '30 readings to add');
-    await page.getByLabel('temp C holds').selectOption('ignore');
+    await choose(page.getByLabel('temp C holds'), 'nothing of use');
     await says(page.locator('inky-import'), 'say which column holds the temperature');
-    await page.getByLabel('temp C holds').selectOption('temp');
+    await choose(page.getByLabel('temp C holds'), 'water temperature');
     await page.getByRole('button', { name: 'Add 30 readings' }).click();
     await says(page.locator('.notice'), '30 readings added.');
   });

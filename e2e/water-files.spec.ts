@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import { PHONE, says, Stage, textOf, until } from './support/stage';
+import { choose, fileInput } from './support/controls';
 
 let stage: Stage;
 beforeAll(async () => {
@@ -24,7 +25,7 @@ async function drawing(size?: typeof PHONE): Promise<Page> {
 }
 /** Takes the pen, and waits until it is on the chart. */
 async function takePen(page: Page, what: string): Promise<void> {
-  await page.getByLabel('Draw', { exact: true }).selectOption(what);
+  await choose(page.getByLabel('Draw', { exact: true }), what);
   await page.getByRole('button', { name: 'Put it on the chart' }).click();
   await page.locator('inky-water-map .middle').waitFor();
   await until('the chart has the keys', () =>
@@ -44,10 +45,10 @@ async function press(page: Page, ...places: [number, number][]): Promise<void> {
 describe('drawing on the chart', () => {
   it('puts an area and a mark with its line-up, takes back, does again, and stands after a reload', async () => {
     const page = await drawing();
-    await takePen(page, 'cover:brush-pile');
+    await takePen(page, 'brush pile');
     await press(page, [0.5, 0.7]);
     await page.getByRole('heading', { name: 'Brush pile' }).waitFor();
-    await takePen(page, 'cover:submerged-grass');
+    await takePen(page, 'submerged grass');
     await press(page, [0.4, 0.5], [0.5, 0.45], [0.48, 0.6]);
     await page.getByRole('button', { name: 'Finish' }).click();
     await page.getByRole('heading', { name: 'Submerged grass' }).waitFor();
@@ -81,7 +82,7 @@ describe('drawing on the chart', () => {
 
   it('needs no pointer: keys put points in the middle', async () => {
     const page = await drawing();
-    await takePen(page, 'structure:dock');
+    await takePen(page, 'dock');
     await page.keyboard.press('Enter');
     for (let step = 0; step < 3; step++) await page.keyboard.press('ArrowRight');
     await page.waitForTimeout(600);
@@ -137,7 +138,7 @@ describe('files', () => {
           });
           if (!read.error) expect(read.stdout).toContain('Marina ramp');
         }
-        await page.getByLabel('A file of marks, tracks and areas').setInputFiles(path);
+        await fileInput(page, 'Bring in from GPX').setInputFiles(path);
         await page.getByText(`${count} of them are drawn already`).waitFor();
         await page.getByRole('button', { name: 'Never mind' }).click();
         expect(readFileSync(path, 'utf8').length).toBeGreaterThan(1000);
@@ -156,7 +157,11 @@ describe('files', () => {
     return `ncols ${rows}\nnrows ${rows}\nxllcorner 372000\nyllcorner 3972000\ncellsize 10\n${body.join('\n')}\n`;
   };
   const give = (page: Page, name: string, text: string) =>
-    page.getByLabel('A file of depths').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
+    fileInput(page, 'Choose a file of depths').setInputFiles({
+      name,
+      mimeType: 'text/plain',
+      buffer: Buffer.from(text),
+    });
 
   it('bring a chart to a water that has none, with where to go on it', async () => {
     const id = '01950000-0000-7000-8000-0000000000aa';

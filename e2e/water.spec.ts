@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import { PHONE, says, Stage, textOf, until } from './support/stage';
+import { choose } from './support/controls';
 
 let stage: Stage;
 beforeAll(async () => {
@@ -47,7 +48,7 @@ it('moves with the hour and with the level of the water', async () => {
 
 it('keeps to a form, gives reasons, and finds more like a place', async () => {
   const page = await chart();
-  await page.getByLabel('Only this form').selectOption('secondary-point');
+  await choose(page.getByLabel('Only this form'), 'secondary point');
   await until('only secondary points stand there', async () =>
     (await places(page)).every((place) => place.includes('Secondary point')),
   );

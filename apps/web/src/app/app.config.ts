@@ -7,13 +7,12 @@ import {
   withNavigationErrorHandler,
   withPreloading,
 } from '@angular/router';
-import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
 import { FetchAhead } from './shell/ahead';
 import { ViewTitle } from './shell/view-title';
 import { NoticeService } from './base/notice.service';
 import { START_WORKERS } from './start-workers';
-import { INKY_PRESET } from './ui/theme';
+import { provideInkyLook } from './ui/look';
 
 /** The nonce that the server put into the page, for styles that are made at run time. */
 const nonce = document.querySelector('[ngCspNonce]')?.getAttribute('ngCspNonce') ?? undefined;
@@ -34,10 +33,6 @@ export const appConfig: ApplicationConfig = {
       ),
     ),
     { provide: TitleStrategy, useClass: ViewTitle },
-    providePrimeNG({
-      theme: { preset: INKY_PRESET, options: { darkModeSelector: 'none' } },
-      csp: { nonce },
-      ripple: false,
-    }),
+    provideInkyLook(nonce),
   ],
 };

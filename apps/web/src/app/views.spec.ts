@@ -227,7 +227,7 @@ describe('saved plans', () => {
     const view = await plans([cold, warm, saved(23, 'Third', 12)]);
     for (const box of view.element.querySelectorAll<HTMLInputElement>('input[type=checkbox]')) box.click();
     await view.settle();
-    expect(view.element.querySelector('a.act')?.getAttribute('href')).toBe(`/plans/compare/${id(22)}/${id(23)}`);
+    expect(view.element.querySelector('.hint a')?.getAttribute('href')).toBe(`/plans/compare/${id(22)}/${id(23)}`);
   });
 
   it('open their conditions on the sheet under their name', async () => {

@@ -1,49 +1,47 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { Line } from './plan-lines';
+import { TableComponent } from '../ui/table.component';
 
 /** Two plans beside one another, line by line; where they differ stands out. */
 @Component({
   selector: 'inky-plan-lines',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [TableComponent],
   template: `
-    <div class="scroll" tabindex="0" role="region" aria-label="Two plans side by side">
-      <table>
-        <thead>
-          <tr>
-            <td></td>
-            @for (name of names(); track $index) {
-              <th scope="col">{{ name }}</th>
-            }
-          </tr>
-        </thead>
-        <tbody>
-          @for (line of lines(); track line.label) {
-            <tr [class.differs]="line.differs">
-              <th scope="row">{{ line.label }}</th>
-              <td>{{ line.left }}</td>
-              <td>{{ line.right }}</td>
-            </tr>
+    <inky-table label="Two plans side by side" wide [rows]="lines()">
+      <ng-template #head>
+        <tr>
+          <td></td>
+          @for (name of names(); track $index) {
+            <th scope="col">{{ name }}</th>
           }
-        </tbody>
-      </table>
-    </div>
+        </tr>
+      </ng-template>
+      <ng-template #row let-line>
+        <tr [class.differs]="line.differs">
+          <th scope="row">{{ line.label }}</th>
+          <td>{{ line.left }}</td>
+          <td>{{ line.right }}</td>
+        </tr>
+      </ng-template>
+    </inky-table>
   `,
   styles: `
-    table {
-      width: 100%;
+    :host {
+      display: block;
       max-width: 60rem;
-      table-layout: fixed;
     }
     th,
     td {
       padding: 0.5rem 1rem 0.5rem 0;
       overflow-wrap: break-word;
     }
-    thead th {
+    th[scope='col'] {
       font-family: var(--display);
       border-bottom-color: var(--ink);
+      width: 50%;
     }
-    tbody th {
+    th[scope='row'] {
       font-weight: 400;
       font-style: italic;
       font-family: var(--display);

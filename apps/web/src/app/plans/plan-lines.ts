@@ -1,10 +1,11 @@
-import { headline, nameOf, say, sayRange, type Conditions, type Plan, type UnitSystem } from '@inky-shoal/core';
+import { headline, nameOf, say, type Conditions, type Plan, type UnitSystem } from '@inky-shoal/core';
 import {
   capital,
   FRONT_WORDS,
   LEVEL_WORDS,
   PARTS_OF_DAY,
   sayDate,
+  sayDepths,
   sayHours,
   sayTrend,
   sayWind,
@@ -58,7 +59,7 @@ function toLines({ conditions, plan, engineVersion }: PlanToCompare, units: Unit
     const [first, second] = window.presentations;
     if (!first) continue;
     const waits = first.retrieve.pauseS ? `, wait ${first.retrieve.pauseS.join(' to ')} s` : '';
-    const depth = first.runDepthM[1] <= 0.15 ? 'on top' : sayRange('depth', first.runDepthM, units);
+    const depth = sayDepths(first.runDepthM, units);
     windows.set(
       windowName(window, plan.windows),
       `${sayHours(window.from, window.to)}: ${nameOf(first.category)}, ${depth}${waits}${second ? `; then ${nameOf(second.category)}` : ''}`,

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { FormsModule } from '@angular/forms';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { nameOf, type SavedPlanSummary } from '@inky-shoal/core';
+import { ButtonDirective } from 'primeng/button';
 import { capital, sayDate } from '../sheet/words';
 import { DayService } from '../sheet/day.service';
 import { valueOr } from '../base/loaded';
@@ -10,12 +11,14 @@ import { NoticeService } from '../base/notice.service';
 import { PlansService } from './plans.service';
 import { WatersService } from '../waters/waters.service';
 import { map } from 'rxjs';
+import { CheckComponent } from '../ui/check.component';
+import { FieldComponent } from '../ui/field.component';
 
 /** Saved plans: open, rename, compare two, remove with undo. */
 @Component({
   selector: 'inky-plans',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, RouterLink],
+  imports: [ButtonDirective, CheckComponent, FieldComponent, ReactiveFormsModule, RouterLink],
   templateUrl: './plans.view.html',
   styleUrl: './plans.view.css',
 })
@@ -32,7 +35,7 @@ export class PlansView {
   protected readonly list = computed(() => valueOr(this.plans(), []));
   protected readonly picked = signal<readonly string[]>([]);
   protected readonly renaming = signal<string | null>(null);
-  protected readonly newName = signal('');
+  protected readonly form = inject(NonNullableFormBuilder).group({ name: '' });
 
   private waterName(plan: SavedPlanSummary): string {
     return this.waters().find(({ id }) => id === plan.waterId)?.name ?? '';
@@ -69,12 +72,12 @@ export class PlansView {
   }
 
   protected startRenaming(plan: SavedPlanSummary): void {
-    this.newName.set(plan.name);
+    this.form.setValue({ name: plan.name });
     this.renaming.set(plan.id);
   }
 
   protected rename(plan: SavedPlanSummary): void {
-    const name = this.newName().trim();
+    const name = this.form.getRawValue().name.trim();
     if (!name) return;
     this.renaming.set(null);
     this.service.rename(plan.id, name).subscribe({

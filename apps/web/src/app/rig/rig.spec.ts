@@ -21,6 +21,7 @@ import { TackleImportComponent } from './boxes/tackle-import.component';
 import { sayItem, sayRods, sayWhere } from './rig-words';
 import { RigView } from './rig.view';
 import { RodsComponent } from './rods.component';
+import { fill } from '../../testing/controls';
 
 const id = (n: number) => `01990000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const PLACE = { latitude: 35.9, longitude: -88.4, timeZone: 'America/Chicago' };
@@ -76,12 +77,7 @@ const press = async (fixture: ComponentFixture<unknown>, name: string) => {
   button.click();
   await fixture.whenStable();
 };
-const type = async (fixture: ComponentFixture<unknown>, selector: string, value: string, event = 'input') => {
-  const field = element(fixture).querySelector<HTMLInputElement>(selector)!;
-  field.value = value;
-  field.dispatchEvent(new Event(event));
-  await fixture.whenStable();
-};
+const type = fill;
 
 describe('words', () => {
   it('say every kind of piece in a line', () => {

@@ -4,6 +4,7 @@ import { Router, RouterLink } from '@angular/router';
 import { nameOf } from '@inky-shoal/core';
 import type { PackedBox } from '@inky-shoal/core/tackle/match';
 import * as z from 'zod';
+import { ButtonDirective } from 'primeng/button';
 import { capital, sayDate } from '../sheet/words';
 import { DayService } from '../sheet/day.service';
 import { NoticeService } from '../base/notice.service';
@@ -14,6 +15,8 @@ import { TackleService } from './tackle.service';
 import { RigNavComponent } from './rig-nav.component';
 import { sayRods } from './rig-words';
 import { RodsComponent } from './rods.component';
+import { SelectComponent } from '../ui/select.component';
+import { CheckComponent } from '../ui/check.component';
 
 /** Ids of the pieces that are packed for a day. */
 const Packed = z.array(z.string());
@@ -24,7 +27,7 @@ const DAYS_KEPT = 6;
 @Component({
   selector: 'inky-rig',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RigNavComponent, RodsComponent, RouterLink],
+  imports: [ButtonDirective, CheckComponent, RigNavComponent, RodsComponent, RouterLink, SelectComponent],
   templateUrl: './rig.view.html',
   styleUrl: './rig.view.css',
 })
@@ -61,7 +64,7 @@ export class RigView {
   });
   protected readonly nearest = computed(() => this.rig()?.left.filter(({ why }) => why === 'no-lure') ?? []);
   protected readonly ashore = computed(() => this.rig()?.left.filter(({ why }) => why === 'no-rod') ?? []);
-  protected readonly counts = Array.from({ length: 10 }, (_, at) => at + 1);
+  protected readonly counts = Array.from({ length: 10 }, (_, at) => ({ id: `${at + 1}`, name: `${at + 1}` }));
 
   /** Ids of what is packed already, for this day. */
   protected readonly packed = linkedSignal(() => new Set(this.store.read(this.date())));

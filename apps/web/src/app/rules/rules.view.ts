@@ -1,12 +1,17 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { type LibraryRule, nameOf } from '@inky-shoal/core';
 import { WATER_ANSWERS } from '@inky-shoal/core/underway';
-import { catchError, of, switchMap } from 'rxjs';
+import { catchError, map, of, switchMap } from 'rxjs';
 import { capital } from '../sheet/words';
 import { DayService } from '../sheet/day.service';
 import { PlannerService } from '../base/planner/planner.service';
 import { SettingsService } from '../base/settings.service';
+import { choices } from '../ui/choices';
+import { SelectComponent } from '../ui/select.component';
+import { CheckComponent } from '../ui/check.component';
+import { FieldComponent } from '../ui/field.component';
 
 type ListedRule = Omit<LibraryRule, 'step'> & { readonly step: LibraryRule['step'] | 'underway' };
 
@@ -25,6 +30,7 @@ const WATER = WATER_ANSWERS.map(({ id, text, seen, does, source }): ListedRule =
 @Component({
   selector: 'inky-rules',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CheckComponent, FieldComponent, ReactiveFormsModule, SelectComponent],
   templateUrl: './rules.view.html',
   styleUrl: './rules.view.css',
 })
@@ -46,25 +52,31 @@ export class RulesView {
     { initialValue: {} as Record<string, number> },
   );
 
-  protected readonly words = signal('');
-  protected readonly step = signal<ListedRule['step'] | ''>('');
-  protected readonly school = signal('');
-  protected readonly onlyToday = signal(false);
+  protected readonly filters = inject(NonNullableFormBuilder).group({
+    words: '',
+    step: '',
+    school: '',
+    onlyToday: false,
+  });
+  private readonly wanted = toSignal(this.filters.valueChanges.pipe(map(() => this.filters.getRawValue())), {
+    initialValue: this.filters.getRawValue(),
+  });
 
   protected readonly all = computed((): readonly ListedRule[] => [...(this.library() ?? []), ...WATER]);
   protected readonly loading = computed(() => this.library() === null);
-  protected readonly steps = computed(() => [...new Set(this.all().map(({ step }) => step))]);
-  protected readonly schools = computed(() =>
-    [...new Set(this.all().flatMap(({ school }) => school?.split(': ')[0] ?? []))].sort(),
+  protected readonly stepChoices = computed(() => choices([...new Set(this.all().map(({ step }) => step))]));
+  protected readonly schoolChoices = computed(() =>
+    choices([...new Set(this.all().flatMap(({ school }) => school?.split(': ')[0] ?? []))].sort()),
   );
   protected readonly shown = computed(() => {
-    const [words, step, school, today] = [this.words().trim().toLowerCase(), this.step(), this.school(), this.today()];
+    const { step, school, onlyToday, ...typed } = this.wanted();
+    const [words, today] = [typed.words.trim().toLowerCase(), this.today()];
     return this.all()
       .filter(
         (rule) =>
           (!step || rule.step === step) &&
           (!school || rule.school?.startsWith(school)) &&
-          (!this.onlyToday() || rule.id in today) &&
+          (!onlyToday || rule.id in today) &&
           (!words || `${rule.id} ${rule.text} ${rule.when} ${rule.does}`.toLowerCase().includes(words)),
       )
       .map((rule) => ({ ...rule, today: today[rule.id] ?? 0 }));

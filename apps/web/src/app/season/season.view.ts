@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { dateOf, nameOf, sayComing, sayDay, sayDays, seasonAnswer, type SeasonZone } from '@inky-shoal/core';
 import { filter, map, scan } from 'rxjs';
+import { ButtonDirective } from 'primeng/button';
 import { capital, sayDate } from '../sheet/words';
 import { DayService } from '../sheet/day.service';
 import { type Loaded, valueOr } from '../base/loaded';
@@ -13,6 +14,11 @@ import { SettingsService } from '../base/settings.service';
 import { WatersService } from '../waters/waters.service';
 import { readDay, sayAhead, sayPhases, sayTempBand, sayWeather } from './season-words';
 import { YearChartComponent } from './year-chart.component';
+import { SelectComponent } from '../ui/select.component';
+import { CheckComponent } from '../ui/check.component';
+import { FoldComponent } from '../ui/fold.component';
+import { OpenFileComponent } from '../ui/open-file.component';
+import { TableComponent } from '../ui/table.component';
 
 /** The table of the year has a row for every so many days. */
 const TABLE_STEP_DAYS = 7;
@@ -23,7 +29,16 @@ const MAX_FILE_BYTES = 8e6;
 @Component({
   selector: 'inky-season',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, YearChartComponent],
+  imports: [
+    ButtonDirective,
+    CheckComponent,
+    FoldComponent,
+    OpenFileComponent,
+    RouterLink,
+    SelectComponent,
+    TableComponent,
+    YearChartComponent,
+  ],
   templateUrl: './season.view.html',
   styleUrl: './season.view.css',
 })
@@ -170,10 +185,9 @@ export class SeasonView {
     this.outside.ask(season.water.id).subscribe({ complete: () => this.asking.set(false) });
   }
 
-  protected takeFile(input: HTMLInputElement): void {
-    const [season, file] = [this.season(), input.files?.[0]];
-    input.value = '';
-    if (!season || !file) return;
+  protected takeFile(file: File): void {
+    const season = this.season();
+    if (!season) return;
     if (file.size > MAX_FILE_BYTES) {
       this.notices.say(`${file.name} is too large: expected at most ${MAX_FILE_BYTES / 1e6} MB.`);
       return;

@@ -1,51 +1,42 @@
-import { ChangeDetectionStrategy, Component, input, linkedSignal, output } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, effect, inject, input, output } from '@angular/core';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
+import { ButtonDirective } from 'primeng/button';
 import type { KeptAddress } from '../base/loaded';
+import { CheckComponent } from '../ui/check.component';
+import { FieldComponent } from '../ui/field.component';
 
 /** An address that is kept by its button, with what is wrong with it under it. */
 @Component({
   selector: 'inky-address-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule],
+  imports: [ButtonDirective, CheckComponent, FieldComponent, ReactiveFormsModule],
   template: `
-    <form (ngSubmit)="kept.emit({ address: text().trim() || null, privateNetwork: ownNetwork() })">
-      <label class="label" [for]="fieldId()">{{ label() }}</label>
+    <form [formGroup]="form" (ngSubmit)="keep()">
       <div class="row">
-        <input
-          class="field"
-          name="address"
-          autocomplete="off"
-          autocapitalize="off"
-          inputmode="url"
-          [id]="fieldId()"
+        <inky-field
+          type="url"
+          [fieldId]="fieldId()"
+          [label]="label()"
           [placeholder]="placeholder()"
-          [ngModel]="text()"
-          (ngModelChange)="text.set($event)"
-          [attr.aria-invalid]="!!problem()"
-          [attr.aria-describedby]="fieldId() + '-problem'"
+          [control]="form.controls.address"
+          [problem]="problem()"
         />
-        <button type="submit" class="act">Keep</button>
+        <button pButton type="submit">Keep</button>
       </div>
-      <label class="tick">
-        <input type="checkbox" name="private" [ngModel]="ownNetwork()" (ngModelChange)="ownNetwork.set($event)" />
-        In my own network, or on this machine
-      </label>
-      <p [id]="fieldId() + '-problem'" class="problem" role="alert">{{ problem() }}</p>
+      <inky-check [control]="form.controls.privateNetwork">In my own network, or on this machine</inky-check>
     </form>
   `,
   styles: `
     .row {
       display: flex;
+      align-items: flex-start;
       gap: 0.5rem;
     }
-    .tick {
-      display: flex;
-      align-items: center;
-      gap: 0.5rem;
-      min-height: var(--touch);
+    inky-field {
+      flex: 1;
     }
-    .problem {
-      margin: 0.5rem 0 0.75rem;
+    button {
+      margin-top: 1.65rem;
     }
   `,
 })
@@ -60,6 +51,17 @@ export class AddressFieldComponent {
   /** What to keep; no address where the field is empty. */
   readonly kept = output<KeptAddress>();
 
-  protected readonly text = linkedSignal(() => this.address().address ?? '');
-  protected readonly ownNetwork = linkedSignal(() => this.address().privateNetwork);
+  protected readonly form = inject(NonNullableFormBuilder).group({ address: '', privateNetwork: false });
+
+  constructor() {
+    effect(() => {
+      const { address, privateNetwork } = this.address();
+      this.form.setValue({ address: address ?? '', privateNetwork });
+    });
+  }
+
+  protected keep(): void {
+    const { address, privateNetwork } = this.form.getRawValue();
+    this.kept.emit({ address: address.trim() || null, privateNetwork });
+  }
 }

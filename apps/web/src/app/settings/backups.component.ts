@@ -1,12 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
+import { ButtonDirective } from 'primeng/button';
 import { BackupsService, type Backup, type Compared } from './backups.service';
 import { BookService } from '../base/book.service';
 import { valueOr } from '../base/loaded';
 import { NoticeService } from '../base/notice.service';
 import { OutboxService } from '../base/outbox.service';
 import { saveFile } from '../ui/save-file';
+import { OpenFileComponent } from '../ui/open-file.component';
 
 const REASONS: Readonly<Record<Backup['reason'], string>> = {
   daily: 'of the day',
@@ -36,103 +38,9 @@ const told = (counts: Readonly<Record<string, number>>): string =>
 @Component({
   selector: 'inky-backups',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink],
-  template: `
-    <p>
-      @if (book() === 'own') {
-        Your book is copied every day the server runs, and before anything large. Seven days and eight weeks are kept
-      } @else {
-        The demo ships with the program and is copied only when you ask
-      }
-      in <code>{{ folder() }}</code>.
-    </p>
-    <div class="row">
-      <button type="button" class="act" [disabled]="busy()" (click)="make()">Back up now</button>
-      <a class="plain" [href]="archiveAddress()" download>All of it as one file</a>
-      <label class="plain">
-        In from such a file
-        <input #file type="file" accept=".zip" class="visually-hidden" [disabled]="busy()" (change)="choose(file)" />
-      </label>
-      <a class="plain" routerLink="/bin">Removed and changed</a>
-    </div>
-    <p class="problem" role="alert">{{ problem() }}</p>
-    @if (busy(); as what) {
-      <p role="status">{{ what }}</p>
-    }
-    @if (archive(); as coming) {
-      <div class="asked" role="group" aria-label="In from a file">
-        <p>{{ coming.name }} takes the place of all that this book holds. What it holds now is backed up first.</p>
-        <button type="button" class="act" (click)="takeIn(coming)">Take it in</button>
-        <button type="button" class="plain" (click)="archive.set(null)">No</button>
-      </div>
-    }
-    @if (refused()) {
-      <p>
-        {{ refused() === 1 ? 'One change' : refused() + ' changes' }} that had waited for the server could not be taken.
-        <button type="button" class="plain" (click)="saveRefused()">Save them as a file</button>
-        <button type="button" class="plain" (click)="forgetRefused()">Let them go</button>
-      </p>
-    }
-    <ul>
-      @for (backup of shown(); track backup.name) {
-        <li>
-          <span>{{ when(backup) }}, </span><span class="quiet">{{ why(backup) }}, {{ size(backup) }}</span>
-          <button type="button" class="plain" [disabled]="busy()" (click)="look(backup)">Go back to it</button>
-          @if (looked()?.name === backup.name && looked()?.compared; as compared) {
-            <div class="asked" role="group" aria-label="Back to this backup">
-              <p>
-                It holds {{ told(compared.then) }}. The book now holds {{ told(compared.now) }}, which is backed up
-                first.
-              </p>
-              <button type="button" class="act" (click)="restore(backup)">Go back to it</button>
-              <button type="button" class="plain" (click)="looked.set(null)">No</button>
-            </div>
-          }
-        </li>
-      } @empty {
-        <li class="quiet">There is no backup yet.</li>
-      }
-    </ul>
-    @if (list().length > 5 && !all()) {
-      <button type="button" class="plain" (click)="all.set(true)">All {{ list().length }}</button>
-    }
-  `,
-  styles: `
-    p {
-      margin: 0.5rem 0 0.75rem;
-    }
-    .row {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.5rem 1.25rem;
-      align-items: center;
-    }
-    .row label {
-      cursor: pointer;
-    }
-    .row label:focus-within {
-      outline: 2px solid var(--ink);
-      outline-offset: 2px;
-    }
-    code {
-      overflow-wrap: anywhere;
-    }
-    ul {
-      list-style: none;
-      margin: 0.75rem 0 0;
-      padding: 0;
-    }
-    li {
-      padding: 0.35rem 0;
-      border-bottom: var(--stroke) solid var(--rule);
-    }
-    .asked {
-      margin: 0.5rem 0;
-    }
-    .asked .act {
-      margin-right: 0.5rem;
-    }
-  `,
+  imports: [ButtonDirective, OpenFileComponent, RouterLink],
+  templateUrl: './backups.component.html',
+  styleUrl: './backups.component.css',
 })
 export class BackupsComponent {
   private readonly backups = inject(BackupsService);
@@ -185,11 +93,6 @@ export class BackupsComponent {
   protected restore({ name }: Backup): void {
     this.looked.set(null);
     this.run('Going back…', this.backups.restore(name), 'The book is as it was then.');
-  }
-
-  protected choose(input: HTMLInputElement): void {
-    this.archive.set(input.files?.[0] ?? null);
-    input.value = '';
   }
 
   protected takeIn(file: File): void {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { HistoryEntry, HistoryKind, SetAside } from '@inky-shoal/core';
 import { noteChanges, removedTripsOf, type NoteChange } from '@inky-shoal/core/underway';
+import { ButtonDirective } from 'primeng/button';
 import { BackupsService } from './backups.service';
 import { valueOr } from '../base/loaded';
 import { NoticeService } from '../base/notice.service';
@@ -42,151 +43,9 @@ interface Binned {
 @Component({
   selector: 'inky-bin',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<div class="view">
-    <h1>Removed and changed</h1>
-    @if (failed(); as why) {
-      <p class="problem" role="alert">{{ why }}</p>
-    }
-    <section aria-labelledby="bin">
-      <h2 id="bin">Removed</h2>
-      <p class="quiet">Kept for ninety days. Erased is erased; only a backup from before still has it.</p>
-      <ul>
-        @for (each of bin(); track each.id) {
-          <li>
-            <span class="name"
-              >{{ each.name }} <span class="quiet">{{ each.kind }}, {{ daysLeft(each) }}</span></span
-            >
-            <button
-              type="button"
-              class="plain"
-              (click)="each.putBack()"
-              [attr.aria-label]="'Put ' + each.name + ' back'"
-            >
-              Put back
-            </button>
-            @if (erasing() === each.id) {
-              <button type="button" class="act" (click)="erase(each)">Erase for good</button>
-              <button type="button" class="plain" (click)="erasing.set(null)">No</button>
-            } @else {
-              <button
-                type="button"
-                class="plain"
-                (click)="erasing.set(each.id)"
-                [attr.aria-label]="'Erase ' + each.name"
-              >
-                Erase
-              </button>
-            }
-          </li>
-        } @empty {
-          <li class="quiet">Nothing lies in the bin.</li>
-        }
-      </ul>
-    </section>
-    @if (setAside().length) {
-      <section aria-labelledby="set-aside">
-        <h2 id="set-aside">Found damaged</h2>
-        <p class="quiet">
-          Set aside so that the rest can be read. What comes back has a mark where it could not be read.
-        </p>
-        <ul>
-          @for (each of setAside(); track each.row) {
-            <li>
-              <span class="name"
-                >{{ each.name || 'No name' }}
-                <span class="quiet">{{ each.kind }}, found {{ time(each.foundAt) }}</span></span
-              >
-              <button
-                type="button"
-                class="plain"
-                (click)="bringBackDamaged(each)"
-                [attr.aria-label]="'Bring back ' + (each.name || each.kind)"
-              >
-                Bring back
-              </button>
-              <button
-                type="button"
-                class="plain"
-                (click)="forgetDamaged(each)"
-                [attr.aria-label]="'Let ' + (each.name || each.kind) + ' go'"
-              >
-                Let it go
-              </button>
-            </li>
-          }
-        </ul>
-      </section>
-    }
-    <section aria-labelledby="history">
-      <h2 id="history">Changed lately</h2>
-      <ul>
-        @for (each of history(); track each.entry) {
-          <li>
-            <span class="name"
-              >{{ each.name }} <span class="quiet">{{ kind(each.kind) }}, {{ done(each) }}</span></span
-            >
-            <button
-              type="button"
-              class="plain"
-              (click)="bringBack(each)"
-              [attr.aria-label]="'Back to ' + each.name + ' as it was before ' + done(each)"
-            >
-              As it was before
-            </button>
-          </li>
-        } @empty {
-          <li class="quiet">Nothing was changed yet.</li>
-        }
-      </ul>
-    </section>
-    @if (notes().length) {
-      <section aria-labelledby="notes">
-        <h2 id="notes">Notes of trips</h2>
-        <ul>
-          @for (each of notes(); track each.event.id) {
-            <li>
-              <span class="name"
-                >{{ noteName(each) }} <span class="quiet">{{ noteDone(each) }}</span></span
-              >
-              <button
-                type="button"
-                class="plain"
-                (click)="undoNote(each)"
-                [attr.aria-label]="noteName(each) + ': as it was before ' + noteDone(each)"
-              >
-                As it was before
-              </button>
-            </li>
-          }
-        </ul>
-      </section>
-    }
-  </div>`,
-  styles: `
-    h2 {
-      margin-bottom: 0.5rem;
-    }
-    section {
-      margin-top: 1.5rem;
-      max-width: 44rem;
-    }
-    ul {
-      list-style: none;
-      margin: 0.5rem 0 0;
-      padding: 0;
-    }
-    li {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0 1rem;
-      align-items: center;
-      padding: 0.35rem 0;
-      border-bottom: var(--stroke) solid var(--rule);
-    }
-    .name {
-      flex: 1 1 100%;
-    }
-  `,
+  imports: [ButtonDirective],
+  templateUrl: './bin.view.html',
+  styleUrl: './bin.view.css',
 })
 export class BinView {
   private readonly service = inject(BackupsService);

@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { catchError, EMPTY, type Observable, of, switchMap, timer } from 'rxjs';
 import * as z from 'zod';
+import { ButtonDirective } from 'primeng/button';
 import { ApiService, type Write } from '../base/api.service';
+import { FieldComponent } from '../ui/field.component';
 
 const ShareState = z.object({
   on: z.boolean(),
@@ -22,117 +24,9 @@ const LOOK_MS = 2000;
 @Component({
   selector: 'inky-share',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule],
-  template: `
-    @if (state(); as share) {
-      <p>
-        Your phone can have this in the boat, with no signal. It is paired once; over the network it is encrypted, and
-        nobody comes in who is not paired.
-      </p>
-      @if (share.failure) {
-        <p class="problem" role="alert">{{ share.failure }}</p>
-      }
-      @if (!share.on) {
-        <button type="button" class="act" (click)="turn(true)">Share on this network</button>
-      } @else {
-        @if (share.code; as code) {
-          <div class="code">
-            <img [src]="picture()" width="200" height="200" alt="The address with the code, for the phone's camera" />
-            <div>
-              <p>Point the phone's camera here, or open</p>
-              <p>
-                <strong class="address">{{ code.address }}</strong>
-              </p>
-              <p>
-                and enter <strong class="sign">{{ sayCode(code.text) }}</strong>. It holds until
-                {{ time(code.endsAt) }}, for one device.
-              </p>
-              <p class="quiet">The phone warns the first time; the page it shows says what to do.</p>
-            </div>
-          </div>
-        } @else {
-          <button type="button" class="act" (click)="newCode()">Pair a device</button>
-        }
-        <button type="button" class="plain" (click)="turn(false)">Stop sharing</button>
-      }
-      <p class="problem" role="alert">{{ problem() }}</p>
-      @if (share.devices.length) {
-        <h3>Paired</h3>
-        <ul>
-          @for (device of share.devices; track device.id) {
-            <li>
-              {{ device.name }} <span class="quiet">seen {{ day(device.seenAt) }}</span>
-              <button
-                type="button"
-                class="plain"
-                (click)="remove(device.id)"
-                [attr.aria-label]="'Remove ' + device.name"
-              >
-                Remove
-              </button>
-            </li>
-          }
-        </ul>
-      }
-      @if (share.on) {
-        <form (ngSubmit)="keepPasscode()">
-          <label class="label" for="passcode">A passcode, asked for beside the code</label>
-          <div class="row">
-            <input
-              id="passcode"
-              name="passcode"
-              class="field"
-              type="password"
-              autocomplete="new-password"
-              [placeholder]="share.passcode ? 'One is set' : 'None is set'"
-              [ngModel]="passcode()"
-              (ngModelChange)="passcode.set($event)"
-            />
-            <button type="submit" class="act">Keep</button>
-          </div>
-        </form>
-      }
-    } @else if (elsewhere()) {
-      <p>Devices are paired and removed on the computer that shares.</p>
-    }
-  `,
-  styles: `
-    p {
-      margin: 0.5rem 0 0.75rem;
-    }
-    .code {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.5rem 1.25rem;
-      align-items: center;
-    }
-    .code > div {
-      flex: 1 1 14rem;
-    }
-    .code p {
-      margin: 0.25rem 0;
-    }
-    img {
-      background: #fff;
-    }
-    .address {
-      overflow-wrap: anywhere;
-    }
-    .sign {
-      font-size: 1.25em;
-      letter-spacing: 0.05em;
-      white-space: nowrap;
-    }
-    .row {
-      display: flex;
-      gap: 0.5rem;
-    }
-    ul {
-      list-style: none;
-      margin: 0 0 0.75rem;
-      padding: 0;
-    }
-  `,
+  imports: [ButtonDirective, FieldComponent, ReactiveFormsModule],
+  templateUrl: './share.component.html',
+  styleUrl: './share.component.css',
 })
 export class ShareComponent {
   private readonly api = inject(ApiService);
@@ -140,7 +34,7 @@ export class ShareComponent {
   /** This page runs on a paired device, which sees to nothing. */
   protected readonly elsewhere = signal(false);
   protected readonly problem = signal<string | null>(null);
-  protected readonly passcode = signal('');
+  protected readonly form = inject(NonNullableFormBuilder).group({ passcode: '' });
   protected readonly picture = computed(() => {
     const code = this.state()?.code;
     return code ? `data:image/svg+xml,${encodeURIComponent(code.qr)}` : '';
@@ -169,8 +63,8 @@ export class ShareComponent {
   }
 
   protected keepPasscode(): void {
-    this.change({ method: 'PUT', path: '/share', body: { passcode: this.passcode() || null } });
-    this.passcode.set('');
+    this.change({ method: 'PUT', path: '/share', body: { passcode: this.form.getRawValue().passcode || null } });
+    this.form.reset();
   }
 
   /** In two halves, which are typed more surely. */

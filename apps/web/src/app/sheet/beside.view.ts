@@ -3,6 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { SCHOOL_SIDES, type SchoolId, type SchoolSide } from '@inky-shoal/core';
 import { combineLatest, EMPTY, filter, map, switchMap } from 'rxjs';
+import { ButtonDirective } from 'primeng/button';
 import { PlanLinesComponent } from '../plans/plan-lines.component';
 import { linesOf } from '../plans/plan-lines';
 import { DayService } from './day.service';
@@ -14,14 +15,14 @@ import { saySide } from './school-words';
 @Component({
   selector: 'inky-beside',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [PlanLinesComponent, RouterLink],
+  imports: [ButtonDirective, PlanLinesComponent, RouterLink],
   template: `<div class="view">
     <h1>{{ known() ? words() : 'There is no such school.' }}</h1>
     <p><a class="back" routerLink="/sheet">To the sheet</a></p>
     @if (pair(); as two) {
       <inky-plan-lines [names]="['Your plan', 'The other side']" [lines]="lines()" />
       <p class="take">
-        <button type="button" class="act" (click)="take()">Plan this day that way</button>
+        <button pButton type="button" (click)="take()">Plan this day that way</button>
       </p>
     } @else if (known()) {
       <p class="quiet" role="status">Planning the other side.</p>

@@ -1,10 +1,9 @@
-import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { headline, minutesOf, nameOf, say, sayRange, type PlanWindow } from '@inky-shoal/core';
+import { headline, minutesOf, nameOf, say, type PlanWindow } from '@inky-shoal/core';
 import * as z from 'zod';
+import { ButtonDirective } from 'primeng/button';
 import { BookService } from '../base/book.service';
 import { DayService } from './day.service';
 import { NoticeService } from '../base/notice.service';
@@ -16,6 +15,9 @@ import { RunOnSheetComponent } from '../water/run-on-sheet.component';
 import { RodsOnSheetComponent } from '../rig/rods-on-sheet.component';
 import { Store, StoreSet } from '../base/store';
 import { AdviceComponent } from './advice/advice.component';
+import { DayTableComponent } from './day-table.component';
+import { SavePlanComponent } from './save-plan.component';
+import { FoldComponent } from '../ui/fold.component';
 import { SheetChartComponent } from './chart/sheet-chart.component';
 import { SentenceComponent } from './sentence/sentence.component';
 import { capital, sayDate, sayHours, windowName } from './words';
@@ -26,11 +28,13 @@ import { capital, sayDate, sayHours, windowName } from './words';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     AdviceComponent,
-    FormsModule,
-    NgTemplateOutlet,
+    ButtonDirective,
+    DayTableComponent,
+    FoldComponent,
     RodsOnSheetComponent,
-    RunOnSheetComponent,
     RouterLink,
+    RunOnSheetComponent,
+    SavePlanComponent,
     SentenceComponent,
     SheetChartComponent,
   ],
@@ -105,7 +109,11 @@ export class SheetView {
   });
 
   protected readonly saving = signal(false);
-  protected readonly saveName = signal('');
+  protected readonly tableOpen = signal(false);
+  protected readonly nameToSave = computed(() => {
+    const draft = this.draft();
+    return draft ? (draft.savedName ?? `${draft.waterName}, ${sayDate(draft.input.date)}`) : '';
+  });
   protected readonly name = nameOf;
   protected readonly capital = capital;
 
@@ -121,10 +129,6 @@ export class SheetView {
     return sayHours(from, to);
   }
 
-  protected depth(range: readonly [number, number]): string {
-    return range[1] <= 0.15 ? 'on top' : sayRange('depth', range, this.units());
-  }
-
   protected test(lb: number): string {
     return say('test', lb, this.units());
   }
@@ -132,7 +136,7 @@ export class SheetView {
   protected onKey(event: KeyboardEvent): void {
     const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
     const elsewhere = (event.target as HTMLElement).closest(
-      'input, select, textarea, [role=listbox], [role=radiogroup], .p-popover, dialog',
+      'input, textarea, [role=combobox], [role=listbox], [role=radiogroup], [role=dialog]',
     );
     const windows = this.plan()?.windows;
     const current = this.window();
@@ -144,15 +148,12 @@ export class SheetView {
   }
 
   protected startSaving(): void {
-    const draft = this.draft();
-    if (!draft) return;
-    this.saveName.set(draft.savedName ?? `${draft.waterName}, ${sayDate(draft.input.date)}`);
-    this.saving.set(true);
+    if (this.draft()) this.saving.set(true);
   }
 
-  protected save(): void {
-    const [planned, draft, name] = [this.planned(), this.draft(), this.saveName().trim()];
-    if (!planned || !draft || !name) return;
+  protected save(name: string): void {
+    const [planned, draft] = [this.planned(), this.draft()];
+    if (!planned || !draft) return;
     const id = this.day.savedAs(name);
     this.saving.set(false);
     const from = draft.savedId === id ? draft.savedVersion : undefined;

@@ -1,5 +1,5 @@
 import type { Front, Level, Light, PlanWindow } from '@inky-shoal/core';
-import { figureOf, minutesOf, nameOf, symbolOf, toShown, type UnitSystem } from '@inky-shoal/core';
+import { figureOf, minutesOf, nameOf, sayRange, symbolOf, toShown, type UnitSystem } from '@inky-shoal/core';
 
 export { capital, sayClock, sayHours } from '@inky-shoal/core';
 
@@ -8,6 +8,13 @@ export const sayDate = (date: string): string =>
   new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' })
     .format(new Date(`${date}T12:00:00Z`))
     .replace(',', '');
+
+/** What runs no deeper than this runs on top. */
+export const ON_TOP_M = 0.15;
+
+/** Depths from and to, in the user's units; `on top` where they reach no deeper than the surface. */
+export const sayDepths = (depthM: readonly [number, number], units: UnitSystem): string =>
+  depthM[1] <= ON_TOP_M ? 'on top' : sayRange('depth', depthM, units);
 
 const LIGHT_NAMES: Record<Light, string> = {
   low: 'Low light',

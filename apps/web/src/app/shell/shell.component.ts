@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, EnvironmentInjector, inject } from 
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { BookNotice } from '@inky-shoal/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { ButtonDirective } from 'primeng/button';
 import { BookService } from '../base/book.service';
 import { ConnectionService } from '../base/connection.service';
 import { NoticeService } from '../base/notice.service';
@@ -18,7 +19,7 @@ import { ShortcutsComponent } from './shortcuts.component';
 @Component({
   selector: 'inky-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AsyncPipe, RouterLink, RouterLinkActive, RouterOutlet, ShortcutsComponent],
+  imports: [AsyncPipe, ButtonDirective, RouterLink, RouterLinkActive, RouterOutlet, ShortcutsComponent],
   templateUrl: './shell.component.html',
   styleUrl: './shell.component.css',
 })

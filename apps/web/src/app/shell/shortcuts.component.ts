@@ -1,6 +1,7 @@
-import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, inject, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
+import { ButtonDirective } from 'primeng/button';
+import { KeysListComponent } from './keys-list.component';
 
 /** Keys that go to a view, with its name. */
 const GO: readonly (readonly [key: string, name: string])[] = [
@@ -18,18 +19,16 @@ const GO: readonly (readonly [key: string, name: string])[] = [
 @Component({
   selector: 'inky-shortcuts',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ButtonDirective, KeysListComponent],
   template: `
-    <button type="button" class="keys" (click)="open()" aria-haspopup="dialog">Keys ?</button>
-    <dialog #list aria-labelledby="keys-title">
-      <h2 id="keys-title">Keys</h2>
-      <dl>
-        @for (key of keys; track key[0]) {
-          <dt>{{ key[0] }}</dt>
-          <dd>{{ key[1] }}</dd>
-        }
-      </dl>
-      <form method="dialog"><button class="act">Close</button></form>
-    </dialog>
+    <button pButton text type="button" class="keys entry" (click)="listed.set(true)" aria-haspopup="dialog">
+      Keys ?
+    </button>
+    @defer (when listed(); prefetch on timer(5s)) {
+      <inky-keys-list [keys]="keys" [(open)]="listed" />
+    } @error {
+      <!-- The keys work without their list; it is fetched with the next page. -->
+    }
   `,
   styles: `
     .keys {
@@ -41,27 +40,6 @@ const GO: readonly (readonly [key: string, name: string])[] = [
       color: var(--ink-2);
       cursor: pointer;
     }
-    dialog {
-      background: var(--paper);
-      color: var(--ink);
-      border: var(--stroke) solid var(--ink);
-      padding: 1.25rem 1.5rem;
-    }
-    dialog::backdrop {
-      background: var(--water-dark);
-      opacity: 0.4;
-    }
-    dl {
-      display: grid;
-      grid-template-columns: max-content 1fr;
-      gap: 0.35rem 1.25rem;
-    }
-    dt {
-      font-weight: 700;
-    }
-    dd {
-      margin: 0;
-    }
     @media (max-width: 760px) {
       .keys {
         display: none;
@@ -72,7 +50,8 @@ const GO: readonly (readonly [key: string, name: string])[] = [
 })
 export class ShortcutsComponent {
   private readonly router = inject(Router);
-  private readonly list = viewChild.required<ElementRef<HTMLDialogElement>>('list');
+  /** The list of them stands over the page. */
+  protected readonly listed = signal(false);
 
   protected readonly keys = [
     ...GO,
@@ -81,18 +60,12 @@ export class ShortcutsComponent {
     ['?', 'this list'],
   ] as const;
 
-  protected open(): void {
-    this.list().nativeElement.showModal();
-  }
-
   protected onKey(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
-    const typing = target.closest(
-      'input, textarea, select, [contenteditable], [role=listbox], dialog[open], .p-popover',
-    );
+    const typing = target.closest('input, textarea, [contenteditable], [role=combobox], [role=listbox], [role=dialog]');
     if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
     const view = GO.find(([key]) => key === event.key)?.[1];
     if (view) void this.router.navigateByUrl(`/${view.toLowerCase()}`);
-    else if (event.key === '?') this.open();
+    else if (event.key === '?') this.listed.set(true);
   }
 }

@@ -1,13 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, computed, effect, input, output } from '@angular/core';
+import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { nameOf } from '@inky-shoal/core';
 import { Listbox } from 'primeng/listbox';
+import { wearFormLook } from './theme-forms';
 
 /** One of a list of ids, or some of them, shown in words. */
 @Component({
   selector: 'inky-choice',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, Listbox],
+  imports: [Listbox, ReactiveFormsModule],
   template: `
     <p-listbox
       [options]="options()"
@@ -16,23 +17,11 @@ import { Listbox } from 'primeng/listbox';
       [multiple]="many()"
       [metaKeySelection]="false"
       [showToggleAll]="false"
-      [ngModel]="chosen()"
+      [formControl]="own"
       (onChange)="chose($event.value)"
       [ariaLabel]="label()"
       scrollHeight="17rem"
     />
-  `,
-  styles: `
-    :host ::ng-deep .p-listbox-option {
-      min-height: var(--touch);
-    }
-    :host ::ng-deep .p-listbox-option-selected::before {
-      content: '\\2713';
-      margin-right: 0.5rem;
-    }
-    :host ::ng-deep .p-listbox {
-      border: 0;
-    }
   `,
 })
 export class ChoiceComponent<Id extends string> {
@@ -48,6 +37,13 @@ export class ChoiceComponent<Id extends string> {
   readonly listChange = output<Id[]>();
 
   protected readonly options = computed(() => this.ids().map((id) => ({ id, name: this.names()[id] ?? nameOf(id) })));
+
+  protected readonly own = new FormControl<unknown>(null);
+
+  constructor() {
+    wearFormLook();
+    effect(() => this.own.setValue(this.chosen() ?? null, { emitEvent: false }));
+  }
 
   protected chose(value: Id | Id[] | null): void {
     if (Array.isArray(value)) this.listChange.emit(value);

@@ -8,6 +8,7 @@ import { SentenceComponent } from '../sheet/sentence/sentence.component';
 import { DayService, type Draft } from '../sheet/day.service';
 import { SettingsService } from '../base/settings.service';
 import { QuantityComponent } from './quantity.component';
+import { unfold } from '../../testing/controls';
 
 const CONDITIONS = Conditions.parse({
   discipline: 'bass',
@@ -147,8 +148,8 @@ describe('the advice', () => {
       ({ textContent }) => textContent === 'Approach',
     );
     expect(approach?.nextElementSibling?.querySelectorAll('li')).toHaveLength(2);
-    expect(text(fixture)).toContain('Weights are judgement');
-    expect(text(fixture)).toContain('local authority');
+    expect((await unfold(fixture, 'Every reason')).textContent).toContain('Weights are judgement');
+    expect((await unfold(fixture, 'Before you go')).textContent).toContain('local authority');
   });
 
   it('reads another of the window when it is pressed, and the first again in another window', async () => {
@@ -169,15 +170,10 @@ describe('the advice', () => {
     await new Promise((resolve) => setTimeout(resolve, 400));
     await fixture.whenStable();
     expect(text(fixture)).toMatch(/Others would do it otherwise: \d+ schools?/);
-    expect(element(fixture).querySelector('a.beside')?.getAttribute('href')).toMatch(
-      /^\/sheet\/beside\/[a-z-]+\/[a-z-]+$/,
-    );
-    const tip = [...element(fixture).querySelectorAll('details')].find(({ textContent }) =>
-      textContent?.includes('What would tip it'),
-    ) as HTMLDetailsElement;
-    expect(tip.querySelectorAll('li')).toHaveLength(0);
-    tip.open = true;
-    tip.dispatchEvent(new Event('toggle'));
+    const others = await unfold(fixture, 'Others would do it otherwise');
+    expect(others.querySelector('a.beside')?.getAttribute('href')).toMatch(/^\/sheet\/beside\/[a-z-]+\/[a-z-]+$/);
+    const tip = await unfold(fixture, 'What would tip it');
+    await new Promise((resolve) => setTimeout(resolve, 400));
     await fixture.whenStable();
     expect(tip.querySelectorAll('li').length).toBeGreaterThan(0);
   });
@@ -192,6 +188,6 @@ describe('the advice', () => {
     });
     const severe = element(fixture).querySelector('.caution.severe');
     expect(severe?.textContent).toContain('life jacket');
-    expect(severe?.closest('details')).toBeNull();
+    expect(severe?.closest('inky-fold')).toBeNull();
   });
 });

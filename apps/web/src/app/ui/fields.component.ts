@@ -1,12 +1,11 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { nameOf, type Measure } from '@inky-shoal/core';
+import type { Measure } from '@inky-shoal/core';
+import { InputText } from 'primeng/inputtext';
+import type { Choice } from './choices';
 import { FigureComponent } from './figure.component';
-
-/** One of a list, by its id and in words. */
-export interface Choice {
-  readonly id: string;
-  readonly name: string;
-}
+import { SelectComponent } from './select.component';
+import { CheckComponent } from './check.component';
+import { FieldComponent } from './field.component';
 
 /** A field of a form that is laid out from a list. */
 export type FieldSpec = { readonly key: string; readonly label: string } & (
@@ -22,14 +21,11 @@ export interface FieldChange {
   readonly value: unknown;
 }
 
-/** Ids as choices, in words. */
-export const choices = (ids: readonly string[]): Choice[] => ids.map((id) => ({ id, name: nameOf(id) }));
-
 /** Fields laid out from a list: figures, texts, one of a few, some of a few. Values are SI. */
 @Component({
   selector: 'inky-fields',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FigureComponent],
+  imports: [CheckComponent, FieldComponent, FigureComponent, InputText, SelectComponent],
   templateUrl: './fields.component.html',
   styles: `
     :host {
@@ -47,7 +43,7 @@ export const choices = (ids: readonly string[]): Choice[] => ids.map((id) => ({ 
       margin: 0;
       min-width: 0;
     }
-    .check {
+    inky-check {
       margin-right: 0.9rem;
     }
   `,
@@ -63,6 +59,11 @@ export class FieldsComponent {
 
   protected set(key: string, value: unknown): void {
     this.changed.emit({ key, value });
+  }
+
+  protected text(key: string): string {
+    const value = this.values()[key];
+    return typeof value === 'string' ? value : '';
   }
 
   protected has(key: string, id: string): boolean {

@@ -1,27 +1,30 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { symbolOf, toSi, type Measure } from '@inky-shoal/core';
+import { InputText } from 'primeng/inputtext';
 import { SettingsService } from '../base/settings.service';
 import { plainFigure, readNumber } from './numbers';
+import { FieldComponent } from './field.component';
 
 /** A figure to type: a quantity in the user's units, or a bare number with its own unit. Given and taken in SI. */
 @Component({
   selector: 'inky-figure',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FieldComponent, InputText],
   template: `
-    <label class="label" [for]="fieldId()">{{ label() }}{{ symbol() ? ', ' + symbol() : '' }}</label>
-    <input
-      #field
-      class="field"
-      inputmode="decimal"
-      autocomplete="off"
-      [id]="fieldId()"
-      [value]="text()"
-      [attr.aria-invalid]="!!problem()"
-      [attr.aria-describedby]="fieldId() + '-problem'"
-      (input)="typed(field.value)"
-    />
-    <p [id]="fieldId() + '-problem'" class="problem" role="alert">{{ problem() }}</p>
+    <inky-field [fieldId]="fieldId()" [label]="label()" [unit]="symbol()" [problem]="problem()">
+      <input
+        pInputText
+        #field
+        inputmode="decimal"
+        autocomplete="off"
+        [id]="fieldId()"
+        [value]="text()"
+        [attr.aria-invalid]="!!problem()"
+        [attr.aria-describedby]="fieldId() + '-problem'"
+        (input)="typed(field.value)"
+      />
+    </inky-field>
   `,
   styles: `
     :host {

@@ -1,18 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { symbolOf, toShown, toSi, type Measure } from '@inky-shoal/core';
+import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { SettingsService } from '../base/settings.service';
 import { readNumber } from './numbers';
+import { wearFormLook } from './theme-forms';
 
 /** A quantity typed or stepped in the user's units, given and taken in SI. A point and a comma both part the decimals. */
 @Component({
   selector: 'inky-quantity',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [InputText],
+  imports: [ButtonDirective, InputText],
   template: `
     <div class="row">
-      <button type="button" [attr.aria-label]="label() + ', less'" (click)="nudge(-1)">&minus;</button>
+      <button pButton text type="button" class="entry" [attr.aria-label]="label() + ', less'" (click)="nudge(-1)">
+        &minus;
+      </button>
       <input
         #field
         pInputText
@@ -28,7 +32,9 @@ import { readNumber } from './numbers';
         (keydown.arrowdown)="nudge(-1); $event.preventDefault()"
       />
       <span aria-hidden="true">{{ symbol() }}</span>
-      <button type="button" [attr.aria-label]="label() + ', more'" (click)="nudge(1)">+</button>
+      <button pButton text type="button" class="entry" [attr.aria-label]="label() + ', more'" (click)="nudge(1)">
+        +
+      </button>
     </div>
     @if (unread()) {
       <p class="problem" role="alert">Expected a number, got "{{ text() }}".</p>
@@ -47,6 +53,8 @@ import { readNumber } from './numbers';
       text-align: center;
     }
     button {
+      justify-content: center;
+      padding: 0;
       min-height: var(--touch);
       background: var(--paper-2);
       border: var(--stroke) solid var(--edge);
@@ -83,6 +91,10 @@ export class QuantityComponent {
     },
   });
   protected readonly unread = computed(() => this.text().trim() !== '' && readNumber(this.text()) === undefined);
+
+  constructor() {
+    wearFormLook();
+  }
 
   protected typed(text: string): void {
     this.text.set(text);

@@ -1,16 +1,12 @@
-import inputtext from '@primeuix/themes/aura/inputtext';
-import listbox from '@primeuix/themes/aura/listbox';
-import popover from '@primeuix/themes/aura/popover';
-import selectbutton from '@primeuix/themes/aura/selectbutton';
-import togglebutton from '@primeuix/themes/aura/togglebutton';
-
-const [ink, ink2, paper, paper2, edge, act] = [
+/** Colours of the chosen look, as the components of PrimeNG are given them. */
+export const [ink, ink2, paper, paper2, edge, act, onAct] = [
   'var(--ink)',
   'var(--ink-2)',
   'var(--paper)',
   'var(--paper-2)',
   'var(--edge)',
   'var(--act)',
+  'var(--on-act)',
 ];
 const square = { none: '0', xs: '1px', sm: '2px', md: '2px', lg: '2px', xl: '2px' };
 const field = {
@@ -71,9 +67,55 @@ const scheme = {
   },
 };
 
+/** The one action of a view is a block of colour; every other one (`text`) is a word that can be pressed. */
+const buttons = {
+  root: {
+    primary: {
+      background: act,
+      hoverBackground: act,
+      activeBackground: act,
+      borderColor: act,
+      hoverBorderColor: act,
+      activeBorderColor: act,
+      color: onAct,
+      hoverColor: onAct,
+      activeColor: onAct,
+    },
+  },
+  text: { primary: { hoverBackground: 'transparent', activeBackground: paper2, color: ink } },
+};
+const button = {
+  root: {
+    borderRadius: '2px',
+    gap: '0.5rem',
+    paddingX: '1rem',
+    paddingY: '0.5rem',
+    label: { fontWeight: '700' },
+    focusRing: { width: '3px', style: 'solid', offset: '2px' },
+    transitionDuration: '0s',
+  },
+  colorScheme: { light: buttons, dark: buttons },
+  css: () => `
+    .p-button { min-height: var(--touch); font-size: inherit; border: 0; font-weight: 700; text-decoration: none; user-select: auto; }
+    .p-button:not(:disabled):hover, .p-button:not(:disabled):active { border: 0; }
+    .p-button:disabled { background: ${paper2}; color: ${ink2}; }
+    .p-button-text {
+      min-width: var(--touch);
+      padding: 0.5rem 0.25rem;
+      font-weight: 400;
+      text-decoration: underline;
+      text-underline-offset: 0.2em;
+      text-decoration-color: ${edge};
+    }
+    .p-button-text:disabled { background: transparent; text-decoration: none; }
+    .p-button-text:not(:disabled):hover { text-decoration-thickness: 2px; }
+    .p-button-text.entry { justify-content: flex-start; gap: 0; text-align: left; text-decoration: none; }
+  `,
+};
+
 /**
- * PrimeNG in our own look: square corners, ink lines, no shadows, colours by the tokens of the chosen look. Only the
- * components in use are themed, so that only they are sent.
+ * PrimeNG in our own look: square corners, ink lines, no shadows, colours by the tokens of the chosen look. The looks of
+ * what the first page does not show come with what shows it.
  */
 export const INKY_PRESET = {
   primitive: { borderRadius: square },
@@ -109,29 +151,6 @@ export const INKY_PRESET = {
     colorScheme: { light: scheme, dark: scheme },
   },
   components: {
-    inputtext,
-    listbox,
-    popover,
-    selectbutton,
-    togglebutton: {
-      ...togglebutton,
-      colorScheme: {
-        ...togglebutton.colorScheme,
-        light: {
-          ...togglebutton.colorScheme?.light,
-          root: {
-            background: paper,
-            hoverBackground: paper2,
-            checkedBackground: paper2,
-            borderColor: edge,
-            checkedBorderColor: edge,
-            color: ink,
-            hoverColor: ink,
-            checkedColor: paper,
-          },
-          content: { checkedBackground: ink, checkedShadow: 'none' },
-        },
-      },
-    },
+    button,
   },
 };

@@ -1,6 +1,7 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, input, type TemplateRef, viewChild } from '@angular/core';
 import { Popover } from 'primeng/popover';
+import { wearFormLook } from './theme-forms';
 
 /** What opens beside a word: its control under its name, and what is wrong with it. */
 @Component({
@@ -39,4 +40,8 @@ export class WordPopoverComponent {
   readonly control = input.required<TemplateRef<unknown>>();
   readonly problem = input<string | null>(null);
   readonly popover = viewChild.required(Popover);
+
+  constructor() {
+    wearFormLook();
+  }
 }

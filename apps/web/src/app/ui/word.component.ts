@@ -8,17 +8,20 @@ import {
   TemplateRef,
   viewChild,
 } from '@angular/core';
+import { ButtonDirective } from 'primeng/button';
 import { WordPopoverComponent } from './word-popover.component';
 
 /** A word of a sentence that can be changed in place: pressing it opens its control beside it. */
 @Component({
   selector: 'inky-word',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [WordPopoverComponent],
+  imports: [ButtonDirective, WordPopoverComponent],
   template: `
     <button
+      pButton
+      text
       type="button"
-      class="word"
+      class="word entry"
       aria-haspopup="dialog"
       [class.wrong]="problem()"
       [attr.aria-label]="label() + ': ' + text() + (problem() ? '. ' + problem() : '')"
@@ -27,7 +30,7 @@ import { WordPopoverComponent } from './word-popover.component';
     >
       {{ text() }}
     </button>
-    @defer (when pressed(); prefetch on idle) {
+    @defer (when pressed(); prefetch on timer(5s)) {
       <inky-word-popover #opened [label]="label()" [control]="control()" [problem]="problem()" />
     } @error {
       <span class="problem" role="alert"> (cannot be changed while the server is away)</span>
@@ -39,8 +42,8 @@ import { WordPopoverComponent } from './word-popover.component';
     }
     .word {
       display: inline;
-      background: none;
-      border: 0;
+      min-width: 0;
+      min-height: 0;
       padding: 0.35rem 0.05rem;
       margin: -0.35rem 0;
       font-weight: 700;

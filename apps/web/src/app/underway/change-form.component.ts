@@ -1,12 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import {
-  BASS_CATEGORIES,
-  capital,
-  INSHORE_CATEGORIES,
-  nameOf,
-  type PlanWindow,
-  type UnitSystem,
-} from '@inky-shoal/core';
+import { BASS_CATEGORIES, capital, INSHORE_CATEGORIES, type PlanWindow, type UnitSystem } from '@inky-shoal/core';
 import {
   changesAt,
   type Fishing,
@@ -20,7 +13,12 @@ import {
   type Trip,
   usualFishing,
 } from '@inky-shoal/core/underway';
+import { ButtonDirective } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
 import { sayDepth } from './underway-words';
+import { SelectComponent } from '../ui/select.component';
+import { FieldComponent } from '../ui/field.component';
+import { choices } from '../ui/choices';
 
 /** One thing that could be fished instead, in words. */
 interface Other {
@@ -32,96 +30,9 @@ interface Other {
 @Component({
   selector: 'inky-change',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <h2>What do you fish?</h2>
-    @if (lures().length) {
-      <h3>Lure</h3>
-      <ul>
-        @for (each of lures(); track each.words) {
-          <li>
-            <button type="button" (click)="chosen.emit(each.fishing)">{{ each.words }}</button>
-          </li>
-        }
-      </ul>
-    }
-    @if (changes().length) {
-      <h3>One thing changed</h3>
-      <ul>
-        @for (each of changes(); track each.words) {
-          <li>
-            <button type="button" (click)="chosen.emit(each.fishing)">{{ each.words }}</button>
-          </li>
-        }
-      </ul>
-    }
-    @if (places().length) {
-      <h3>Place</h3>
-      <ul>
-        @for (each of places(); track each.words) {
-          <li>
-            <button type="button" (click)="chosen.emit(each.fishing)">{{ each.words }}</button>
-          </li>
-        }
-      </ul>
-    }
-    <label
-      >Another lure
-      <select class="field" #any (change)="take(any.value)">
-        <option value="">choose</option>
-        @for (each of all(); track each) {
-          <option [value]="each">{{ name(each) }}</option>
-        }
-      </select></label
-    >
-    <label
-      >Another place, by its name
-      <span class="row"
-        ><input class="field" maxlength="120" #place [value]="spot()" (input)="spot.set(place.value)" />
-        <button type="button" class="plain" [disabled]="!spot().trim() || !now()" (click)="go()">Fish it</button></span
-      ></label
-    >
-    <button type="button" class="plain back" (click)="back.emit()">As it was</button>
-  `,
-  styles: `
-    ul {
-      list-style: none;
-      margin: 0 0 0.75rem;
-      padding: 0;
-    }
-    li button {
-      width: 100%;
-      min-height: 3rem;
-      padding: 0.25rem 0;
-      text-align: left;
-      background: none;
-      color: var(--ink);
-      border: 0;
-      border-bottom: var(--stroke) solid var(--rule);
-      cursor: pointer;
-    }
-    h2 {
-      margin-bottom: 0.5rem;
-    }
-    h3 {
-      font-style: italic;
-      font-weight: 400;
-    }
-    label {
-      display: block;
-      font-weight: 700;
-      margin-bottom: 0.75rem;
-    }
-    .row {
-      display: flex;
-      gap: 0.5rem;
-    }
-    .row .plain {
-      white-space: nowrap;
-    }
-    .back {
-      padding-left: 0;
-    }
-  `,
+  imports: [ButtonDirective, FieldComponent, InputText, SelectComponent],
+  templateUrl: './change-form.component.html',
+  styleUrl: './change-form.component.css',
 })
 export class ChangeFormComponent {
   readonly trip = input.required<Trip>();
@@ -133,12 +44,12 @@ export class ChangeFormComponent {
   readonly back = output();
 
   protected readonly spot = signal('');
-  protected readonly name = nameOf;
-  protected readonly all = computed(() =>
+  private readonly categories = computed(() =>
     this.trip().plan?.conditions.discipline === 'inshore'
       ? [...INSHORE_CATEGORIES, ...BASS_CATEGORIES]
       : [...BASS_CATEGORIES, ...INSHORE_CATEGORIES],
   );
+  protected readonly all = computed(() => choices(this.categories()));
   private readonly placesNow = computed((): readonly PlaceOption[] => {
     const window = this.window();
     return window ? placesOf(window, this.trip().begin.stops, this.minute()) : [];
@@ -177,7 +88,7 @@ export class ChangeFormComponent {
   });
 
   protected take(category: string): void {
-    const known = this.all().find((each) => each === category);
+    const known = this.categories().find((each) => each === category);
     if (!known) return;
     const { spot = null, structure = null, cover = null, depthM } = this.now() ?? this.here() ?? {};
     this.chosen.emit({ ...usualFishing(known, depthM), spot, structure, cover });

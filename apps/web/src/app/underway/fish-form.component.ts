@@ -2,19 +2,25 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   inject,
   input,
-  linkedSignal,
   output,
   signal,
   untracked,
 } from '@angular/core';
 import { say, sayRange, symbolOf, toSi, type UnitSystem } from '@inky-shoal/core';
 import { FISH_LENGTH_MM, FISH_WEIGHT_G, tagSeen, type Catch, type Trip } from '@inky-shoal/core/underway';
+import { ButtonDirective } from 'primeng/button';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { PhotoProblem, smallPhoto } from '../rig/boxes/photo';
 import { TripService } from './trip.service';
 import { plainFigure, readNumber } from '../ui/numbers';
 import { sayTime } from './underway-words';
+import { OpenFileComponent } from '../ui/open-file.component';
+import { FieldComponent } from '../ui/field.component';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { map } from 'rxjs';
 
 type Measured = 'lengthMm' | 'weightG';
 const BOUNDS = { lengthMm: FISH_LENGTH_MM, weightG: FISH_WEIGHT_G } as const;
@@ -28,83 +34,9 @@ const MEASURES = { lengthMm: 'fishLength', weightG: 'fishWeight' } as const;
 @Component({
   selector: 'inky-fish-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <h2>Landed. It is noted.</h2>
-    <form (submit)="$event.preventDefault(); keep()">
-      <div class="two">
-        @for (field of fields; track field.key) {
-          <div>
-            <label
-              >{{ field.name }} ({{ unit(field.key) }})
-              <input
-                class="field"
-                inputmode="decimal"
-                autocomplete="off"
-                #typed
-                [value]="texts()[field.key]"
-                [attr.aria-invalid]="!!problems()[field.key]"
-                [attr.aria-describedby]="field.key + '-problem'"
-                (input)="type(field.key, typed.value)"
-            /></label>
-            <p [id]="field.key + '-problem'" class="problem" role="alert">{{ problems()[field.key] }}</p>
-          </div>
-        }
-      </div>
-      <label
-        >Tag number
-        <input class="field" autocomplete="off" maxlength="40" #tagged [value]="tag()" (input)="tag.set(tagged.value)"
-      /></label>
-      @for (seen of seenBefore(); track $index) {
-        <p class="seen" role="status">
-          Seen before: {{ seen.when }}{{ seen.where ? ', ' + seen.where : ''
-          }}{{ seen.length ? ', ' + seen.length : '' }}.
-        </p>
-      }
-      <label class="plain photo"
-        >{{ photoId() ? 'Photo is kept' : 'Photo' }}
-        <input class="visually-hidden" type="file" accept="image/*" capture="environment" #file (change)="take(file)"
-      /></label>
-      @if (photoProblem(); as why) {
-        <p class="problem" role="alert">{{ why }}</p>
-      }
-      <div class="acts">
-        <button type="submit" class="act" [disabled]="!!problems().lengthMm || !!problems().weightG">Keep</button>
-        <button type="button" class="plain" (click)="done.emit()">Fish on</button>
-      </div>
-    </form>
-  `,
-  styles: `
-    form {
-      display: grid;
-      gap: 0.5rem;
-      margin-top: 0.5rem;
-    }
-    label {
-      font-weight: 700;
-    }
-    .problem {
-      margin-top: 0.4rem;
-    }
-    .two {
-      display: grid;
-      grid-template-columns: 1fr 1fr;
-      gap: 0.75rem;
-    }
-    .photo {
-      font-weight: 400;
-    }
-    .seen {
-      border-left: 3px solid var(--act);
-      padding-left: 0.6rem;
-    }
-    .acts {
-      display: flex;
-      gap: 1rem;
-    }
-    .acts .act {
-      min-width: 7rem;
-    }
-  `,
+  imports: [ButtonDirective, FieldComponent, OpenFileComponent, ReactiveFormsModule],
+  templateUrl: './fish-form.component.html',
+  styleUrl: './fish-form.component.css',
 })
 export class FishFormComponent {
   private readonly trips = inject(TripService);
@@ -124,29 +56,35 @@ export class FishFormComponent {
     const note = notes.find(({ event }) => event.id === of)?.event;
     return (note?.kind === 'contact' && note.fish) || {};
   });
-  protected readonly texts = linkedSignal(() => ({ lengthMm: this.shown('lengthMm'), weightG: this.shown('weightG') }));
-  protected readonly tag = linkedSignal(() => this.known().tag ?? '');
+  protected readonly form = inject(NonNullableFormBuilder).group({ lengthMm: '', weightG: '', tag: '' });
+  private readonly typed = toSignal(this.form.valueChanges.pipe(map(() => this.form.getRawValue())), {
+    initialValue: this.form.getRawValue(),
+  });
   protected readonly photoId = signal<string | undefined>(undefined);
   protected readonly photoProblem = signal<string | null>(null);
   protected readonly problems = computed(() => ({
-    lengthMm: this.problem('lengthMm', this.texts().lengthMm),
-    weightG: this.problem('weightG', this.texts().weightG),
+    lengthMm: this.problem('lengthMm', this.typed().lengthMm),
+    weightG: this.problem('weightG', this.typed().weightG),
   }));
   protected readonly seenBefore = computed(() =>
-    tagSeen(this.among(), this.tag(), this.of()).map(({ atMs, tripName, spot, lengthMm }) => ({
+    tagSeen(this.among(), this.typed().tag, this.of()).map(({ atMs, tripName, spot, lengthMm }) => ({
       when: `${new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium' }).format(atMs)}, ${sayTime(atMs, undefined)}`,
       where: [tripName, spot].filter(Boolean).join(', '),
       length: lengthMm === null ? null : say('fishLength', lengthMm, this.units()),
     })),
   );
 
-  protected type(field: Measured, text: string): void {
-    this.texts.update((texts) => ({ ...texts, [field]: text }));
+  constructor() {
+    effect(() =>
+      this.form.setValue({
+        lengthMm: this.shown('lengthMm'),
+        weightG: this.shown('weightG'),
+        tag: this.known().tag ?? '',
+      }),
+    );
   }
 
-  protected take({ files }: HTMLInputElement): void {
-    const [file] = files ?? [];
-    if (!file) return;
+  protected take(file: File): void {
     this.photoProblem.set(null);
     smallPhoto(file)
       .then((photo) => this.trips.addPhoto(photo))
@@ -162,7 +100,7 @@ export class FishFormComponent {
     const fish: Catch = {
       lengthMm: this.typedOver('lengthMm'),
       weightG: this.typedOver('weightG'),
-      tag: this.tag().trim() === this.known().tag ? undefined : this.tag().trim() || undefined,
+      tag: this.typed().tag.trim() === this.known().tag ? undefined : this.typed().tag.trim() || undefined,
       photoId: this.photoId(),
     };
     const told = Object.values(fish).some((value) => value !== undefined);
@@ -177,11 +115,11 @@ export class FishFormComponent {
 
   /** What was typed; nothing where the field stands as it did, since it was only shown rounded. */
   private typedOver(field: Measured): number | undefined {
-    return this.texts()[field] === this.shown(field) ? undefined : this.si(field);
+    return this.typed()[field] === this.shown(field) ? undefined : this.si(field);
   }
 
   private si(field: Measured): number | undefined {
-    const number = readNumber(this.texts()[field]);
+    const number = readNumber(this.typed()[field]);
     return number === undefined ? undefined : toSi(MEASURES[field], number, this.units());
   }
 

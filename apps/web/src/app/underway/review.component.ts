@@ -1,17 +1,21 @@
 import { ViewportScroller } from '@angular/common';
-import { afterNextRender, ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { UnitSystem } from '@inky-shoal/core';
 import { reviewOf, type Trip } from '@inky-shoal/core/underway';
+import { ButtonDirective } from 'primeng/button';
+import { Textarea } from 'primeng/textarea';
+import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { NoticeService } from '../base/notice.service';
 import { TripYieldService, yieldOf } from './trip-yield.service';
 import { TripService } from './trip.service';
 import { TripLogComponent } from './trip-log.component';
+import { FieldComponent } from '../ui/field.component';
 
 /** After the last cast: what was planned, done and found, and a word of one's own; saved with the trip. */
 @Component({
   selector: 'inky-trip-review',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [TripLogComponent],
+  imports: [ButtonDirective, FieldComponent, ReactiveFormsModule, Textarea, TripLogComponent],
   template: `
     @for (part of parts(); track part.name) {
       <section>
@@ -31,14 +35,15 @@ import { TripLogComponent } from './trip-log.component';
         </section>
       }
     } @else {
-      <label class="label" for="review-note">In your words</label>
-      <textarea id="review-note" class="field" rows="3" maxlength="2000" #own (input)="note.set(own.value)"></textarea>
+      <inky-field fieldId="review-note" label="In your words">
+        <textarea pTextarea id="review-note" rows="3" maxlength="2000" [formControl]="note"></textarea>
+      </inky-field>
       @if (toWater(); as words) {
         <p class="quiet">{{ words }}</p>
       }
       <div class="acts">
-        <button type="button" class="act" (click)="save()">Save the review</button>
-        <button type="button" class="plain" (click)="goOn()">Not over yet</button>
+        <button pButton type="button" (click)="save()">Save the review</button>
+        <button pButton text type="button" (click)="goOn()">Not over yet</button>
       </div>
     }
     <inky-trip-log [trip]="trip()" [units]="units()" [done]="trip().review !== null" />
@@ -79,7 +84,7 @@ export class TripReviewComponent {
 
   readonly trip = input.required<Trip>();
   readonly units = input.required<UnitSystem>();
-  protected readonly note = signal('');
+  protected readonly note = new FormControl('', { nonNullable: true });
   protected readonly parts = computed(() => {
     const trip = this.trip();
     const { planned, done, found } = trip.review?.review ?? reviewOf(trip, this.trips.nowOf(trip), this.units());
@@ -103,7 +108,7 @@ export class TripReviewComponent {
 
   protected save(): void {
     const trip = this.trip();
-    void this.trips.saveReview(trip, this.note()).then(() =>
+    void this.trips.saveReview(trip, this.note.value).then(() =>
       this.found.applyToWater(trip).subscribe({
         error: (error: Error) => this.notices.say(`The review is saved; its water was not told. ${error.message}`),
       }),

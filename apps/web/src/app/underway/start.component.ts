@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { namedApart, type Trip } from '@inky-shoal/core/underway';
 import { catchError, map, of } from 'rxjs';
+import { ButtonDirective } from 'primeng/button';
 import { sayDate } from '../sheet/words';
 import { DayService } from '../sheet/day.service';
 import { NoticeService } from '../base/notice.service';
@@ -19,88 +20,9 @@ const LAST_MIN = 2880;
 @Component({
   selector: 'inky-trip-start',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink],
-  template: `
-    <h1>Set out.</h1>
-    @if (today(); as outing) {
-      <p>
-        <strong>{{ outing.name }}</strong>{{
-          outing.stops.length ? ', ' + outing.stops.length + ' stops in order' : ''
-        }}.
-      </p>
-      <p><button type="button" class="act wide" (click)="begin(outing)">Set out with the plan on the sheet</button></p>
-    } @else {
-      <p class="quiet">The sheet has no plan yet.</p>
-    }
-    @if (saved().length) {
-      <h2>With a saved plan</h2>
-      <ul>
-        @for (plan of saved(); track plan.id) {
-          <li>
-            <button type="button" class="plain" (click)="beginSaved(plan.id)">{{ plan.name }}</button>
-          </li>
-        }
-      </ul>
-    }
-    <h2>With nothing</h2>
-    <p>The log works without a plan, and finds what repeats.</p>
-    <p><button type="button" class="plain first" (click)="beginBare()">Set out without a plan</button></p>
-    @if (past().length) {
-      <h2>Trips before</h2>
-      <ul>
-        @for (trip of past(); track trip.id) {
-          <li>
-            <button type="button" class="plain" (click)="opened.emit(trip.id)">{{ trip.name }}</button>
-          </li>
-        }
-      </ul>
-    }
-    <p class="quiet">
-      Notes are kept here with no signal, and go to the server by themselves.
-      @if (keeps() === true) {
-        This page starts with no signal, too.
-      } @else if (keeps() === false) {
-        Closed, this page would not start with no signal:
-        {{
-          secure
-            ? 'load it once more while the server answers.'
-            : 'it does so only over https, or on the computer itself.'
-        }}
-      }
-      <a class="plain" routerLink="/settings">Boat instruments</a>
-    </p>
-  `,
-  styles: `
-    :host {
-      display: block;
-      max-width: 40rem;
-    }
-    h2 {
-      margin-top: 1.5rem;
-    }
-    p {
-      margin: 0.5rem 0;
-    }
-    ul {
-      list-style: none;
-      margin: 0;
-      padding: 0;
-    }
-    li .plain,
-    .first {
-      padding-left: 0;
-      text-align: left;
-    }
-    .wide {
-      min-height: 3.5rem;
-      padding: 0.5rem 1.5rem;
-    }
-    a.plain {
-      padding-left: 0;
-      display: inline-flex;
-      align-items: center;
-    }
-  `,
+  imports: [ButtonDirective, RouterLink],
+  templateUrl: './start.component.html',
+  styleUrl: './start.component.css',
 })
 export class TripStartComponent {
   /** Whether this page would start with no signal; null until that is known. */

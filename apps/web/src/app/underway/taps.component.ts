@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, output } from '@angular/core';
+import { ButtonDirective } from 'primeng/button';
 
 /** The nine things that one taps on the water. */
 export const TAPS = ['casts', 'follow', 'short', 'missed', 'lost', 'landed', 'bait', 'birds', 'mark'] as const;
@@ -11,10 +12,18 @@ export const CASTS_A_TAP = 20;
 @Component({
   selector: 'inky-taps',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ButtonDirective],
   template: `
     <div class="taps" role="group" aria-label="Note it">
       @for (target of targets; track target.tap) {
-        <button type="button" [class.main]="target.tap === 'landed'" (click)="tapped.emit(target.tap)">
+        <button
+          pButton
+          text
+          class="entry"
+          type="button"
+          [class.main]="target.tap === 'landed'"
+          (click)="tapped.emit(target.tap)"
+        >
           <strong>{{ target.name }}</strong>
           <span>{{ target.more }}</span>
         </button>
@@ -29,11 +38,13 @@ export const CASTS_A_TAP = 20;
     }
     button {
       display: grid;
-      align-content: center;
+      place-content: center;
+      justify-items: center;
       min-height: 4.25rem;
       padding: 0.25rem;
       background: var(--paper);
       border: 0;
+      border-radius: 0;
       border-bottom: var(--stroke) solid var(--edge);
       border-right: var(--stroke) solid var(--edge);
       color: var(--ink);

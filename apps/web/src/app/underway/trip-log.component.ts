@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { nameOf, say, type UnitSystem } from '@inky-shoal/core';
 import { fishingWords, type Trip, type TripEvent } from '@inky-shoal/core/underway';
+import { ButtonDirective } from 'primeng/button';
 import { LEVEL_WORDS } from '../sheet/words';
 import { TripService } from './trip.service';
 import { eventWords, sayTime } from './underway-words';
@@ -11,76 +12,9 @@ const SHOWN = 40;
 @Component({
   selector: 'inky-trip-log',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <h2 id="log">Notes</h2>
-    @if (!lines().length) {
-      <p class="quiet">None yet. Tap what happens; casts without a bite count too.</p>
-    }
-    <ol aria-labelledby="log">
-      @for (line of lines(); track line.id) {
-        <li>
-          <span>{{ line.time }}</span>
-          <p>
-            <strong>{{ line.words }}</strong>
-            @if (line.more) {
-              <span>{{ line.more }}</span>
-            }
-          </p>
-          @if (!done()) {
-            @if (line.landed && sizes()) {
-              <button
-                type="button"
-                class="plain"
-                [attr.aria-label]="line.words + ', ' + line.time + ': size and tag'"
-                (click)="fishWanted.emit(line.id)"
-              >
-                Size
-              </button>
-            }
-            <button
-              type="button"
-              class="plain"
-              [attr.aria-label]="line.words + ', ' + line.time + ': take back'"
-              (click)="takeBack(line.id)"
-            >
-              Take back
-            </button>
-          }
-        </li>
-      }
-    </ol>
-    @if (trip().wrongClocks.size) {
-      <p class="quiet">A clock jumped on this trip: notes stand in the order in which they were made.</p>
-    }
-  `,
-  styles: `
-    ol {
-      list-style: none;
-      margin: 0;
-      padding: 0;
-    }
-    li {
-      display: grid;
-      grid-template-columns: 4.5rem minmax(0, 1fr) auto auto;
-      gap: 0.5rem;
-      align-items: center;
-      border-bottom: var(--stroke) solid var(--rule);
-    }
-    p {
-      display: grid;
-      padding: 0.35rem 0;
-    }
-    p strong::first-letter {
-      text-transform: uppercase;
-    }
-    span {
-      color: var(--ink-2);
-    }
-    .plain {
-      font-size: 0.9rem;
-      white-space: nowrap;
-    }
-  `,
+  imports: [ButtonDirective],
+  templateUrl: './trip-log.component.html',
+  styleUrl: './trip-log.component.css',
 })
 export class TripLogComponent {
   private readonly trips = inject(TripService);

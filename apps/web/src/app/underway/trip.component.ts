@@ -16,6 +16,7 @@ import {
   type Trip,
   windowAt,
 } from '@inky-shoal/core/underway';
+import { ButtonDirective } from 'primeng/button';
 import { SheetChartComponent } from '../sheet/chart/sheet-chart.component';
 import { AwakeService } from './awake.service';
 import { InstrumentsService, sensedOf } from './instruments.service';
@@ -30,6 +31,8 @@ import { TripReadingComponent } from './reading-form.component';
 import { CASTS_A_TAP, type Tap, TapsComponent } from './taps.component';
 import { TripLogComponent } from './trip-log.component';
 import { eventWords, sayDepth, sayTime, sayWhere } from './underway-words';
+import { FoldComponent } from '../ui/fold.component';
+import { ON_TOP_M } from '../sheet/words';
 
 /** What may stand in the middle instead of the advice. */
 type Panel = 'change' | 'reading' | 'fish';
@@ -48,8 +51,10 @@ const REASONS_SHOWN = 3;
   selector: 'inky-trip',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    ButtonDirective,
     ChangeFormComponent,
     FishFormComponent,
+    FoldComponent,
     OrderComponent,
     SheetChartComponent,
     TapsComponent,
@@ -109,7 +114,7 @@ export class TripComponent {
   protected readonly depthWords = computed(() => {
     const { depthM } = this.fishing() as Fishing;
     const range = this.presentation()?.runDepthM;
-    const asPlanned = range && depthM >= range[0] - 0.05 && depthM <= range[1] + 0.05 && range[1] > 0.15;
+    const asPlanned = range && depthM >= range[0] - 0.05 && depthM <= range[1] + 0.05 && range[1] > ON_TOP_M;
     return asPlanned ? sayRange('depth', range, this.units()) : sayDepth(depthM, this.units());
   });
   /** How it is moved, and what is other than advised: the first sentence, and the rest for who wants it. */

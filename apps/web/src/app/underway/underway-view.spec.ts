@@ -8,6 +8,7 @@ import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { TripLogService } from './trip-log.service';
 import { UnderwayView } from './underway.view';
+import { choose } from '../../testing/controls';
 
 /** A line of server-sent events that the test speaks on. */
 class Line {
@@ -86,9 +87,7 @@ async function bareTrip(): Promise<void> {
   await press('Set out without a plan');
   await says('What do you fish?');
   await press('Choose a lure');
-  const any = host().querySelector('select') as HTMLSelectElement;
-  any.value = 'football-jig';
-  any.dispatchEvent(new Event('change'));
+  await choose(fixture, 'another-lure', 'football-jig');
   await says('Football jig');
 }
 

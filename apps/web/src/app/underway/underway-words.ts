@@ -7,7 +7,7 @@ import {
   placeWords,
   type TripEvent,
 } from '@inky-shoal/core/underway';
-import { compassOf } from '../sheet/words';
+import { compassOf, ON_TOP_M } from '../sheet/words';
 
 const METRES_PER_MILE = 1609.344;
 const METRES_PER_YARD = 0.9144;
@@ -34,7 +34,7 @@ export const sayWhere = (fishing: Fishing): string => placeWords(fishing) || 'wh
 
 /** A depth at which one fishes. */
 export const sayDepth = (depthM: number, units: UnitSystem): string =>
-  depthM <= 0.15 ? 'on top' : say('depth', depthM, units);
+  depthM <= ON_TOP_M ? 'on top' : say('depth', depthM, units);
 
 /** An event as one line of the log. */
 export function eventWords(event: TripEvent, units: UnitSystem): string {

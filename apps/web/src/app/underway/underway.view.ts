@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { minutesOf } from '@inky-shoal/core';
 import { activeMs, dayClock, sayStretch, type Trip } from '@inky-shoal/core/underway';
+import { ButtonDirective } from 'primeng/button';
 import { ConnectionService } from '../base/connection.service';
 import { NoticeService } from '../base/notice.service';
 import { type Look, SettingsService } from '../base/settings.service';
@@ -20,7 +21,7 @@ const DARK_BEFORE_MIN = 30;
 @Component({
   selector: 'inky-underway',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [TripComponent, TripReviewComponent, TripStartComponent],
+  imports: [ButtonDirective, TripComponent, TripReviewComponent, TripStartComponent],
   template: `
     <div class="view">
       @if (unopened(); as why) {
@@ -32,10 +33,10 @@ const DARK_BEFORE_MIN = 30;
         @if (opened(); as trip) {
           <header>
             <h1>{{ trip.begin.name }}</h1>
-            <button type="button" class="plain" (click)="openedId.set(null)">Back</button>
+            <button pButton text type="button" (click)="openedId.set(null)">Back</button>
           </header>
           <inky-trip-review [trip]="trip" [units]="units()" />
-          <p class="end"><button type="button" class="plain" (click)="remove(trip)">Remove this trip</button></p>
+          <p class="end"><button pButton text type="button" (click)="remove(trip)">Remove this trip</button></p>
         } @else if (trip(); as trip) {
           <header>
             <h1>{{ title(trip) }}</h1>
@@ -46,10 +47,10 @@ const DARK_BEFORE_MIN = 30;
           }
           @if (lookOffered(trip); as look) {
             <p class="offer">
-              <button type="button" class="plain" (click)="wear(look)">
+              <button pButton text type="button" (click)="wear(look)">
                 {{ look === 'glare' ? 'Bright sun? Black on white' : 'Still dark? Dim the page' }}
               </button>
-              <button type="button" class="plain" (click)="declined.set(look)">No</button>
+              <button pButton text type="button" (click)="declined.set(look)">No</button>
             </p>
           }
           @if (trip.state === 'over') {
@@ -75,7 +76,7 @@ const DARK_BEFORE_MIN = 30;
     .end {
       margin-top: 1.5rem;
     }
-    .end .plain {
+    .end .p-button {
       padding-left: 0;
     }
     .sync {
@@ -86,7 +87,7 @@ const DARK_BEFORE_MIN = 30;
       gap: 0.5rem;
       justify-content: space-between;
     }
-    .offer .plain:first-child {
+    .offer .p-button:first-child {
       padding-left: 0;
     }
     @media (max-width: 760px) {

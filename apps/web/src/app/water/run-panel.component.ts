@@ -13,6 +13,8 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { clockOf, say, sayRange, symbolOf, toSi, type UnitSystem } from '@inky-shoal/core';
 import { routeToGpx } from '@inky-shoal/core/formats';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
+import { ButtonDirective } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
 import type { OpenChart } from './chart.service';
 import { NoticeService } from '../base/notice.service';
 import { rampsOf, RunService, SPEED_MPS, STAY_MIN, type KeptRun } from './run.service';
@@ -20,6 +22,9 @@ import { plainFigure, readNumber } from '../ui/numbers';
 import { saveFile } from '../ui/save-file';
 import { RunStopsComponent } from './run-stops.component';
 import { sayMinute, sayPlace } from './spot-words';
+import { SelectComponent } from '../ui/select.component';
+import { FoldComponent } from '../ui/fold.component';
+import { FieldComponent } from '../ui/field.component';
 
 const DAY_MIN = 1439;
 
@@ -27,114 +32,9 @@ const DAY_MIN = 1439;
 @Component({
   selector: 'inky-run-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RunStopsComponent],
-  template: `
-    <h2>Run</h2>
-    @if (run(); as run) {
-      <inky-run-stops [run]="run" [units]="units()" />
-      <p class="quiet">It stands on the sheet.</p>
-      <p class="acts">
-        <button type="button" class="plain" (click)="saveGpx(run)">As a GPX route</button>
-        <button type="button" class="plain" (click)="drop(run)">Take it off</button>
-      </p>
-    }
-    @if (picked().length) {
-      <p>{{ picked().length }} {{ picked().length === 1 ? 'spot' : 'spots' }} picked.</p>
-      <details>
-        <summary>Minutes, boat and hours</summary>
-        <div class="wish">
-          <label
-            >Minutes at each
-            <input class="field" #stay inputmode="numeric" [value]="wish().stayMin" (change)="setStay(stay)"
-          /></label>
-          <label
-            >Boat ({{ speedUnit() }})
-            <input class="field" #boat inputmode="decimal" [value]="speed()" (change)="setSpeed(boat)"
-          /></label>
-          <label
-            >Out <input class="field" type="time" #out [value]="clock(startMin())" (change)="setHours(out, startMin)"
-          /></label>
-          <label
-            >Back <input class="field" type="time" #home [value]="clock(endMin())" (change)="setHours(home, endMin)"
-          /></label>
-          @if (ramps().length > 1) {
-            <label
-              >Out from
-              <select class="field" #start (change)="from.set(start.value)">
-                @for (ramp of ramps(); track ramp.id) {
-                  <option [value]="ramp.id" [selected]="ramp.id === from()">{{ ramp.name }}</option>
-                }
-              </select></label
-            >
-            <label
-              >Back at
-              <select class="field" #end (change)="to.set(end.value)">
-                @for (ramp of ramps(); track ramp.id) {
-                  <option [value]="ramp.id" [selected]="ramp.id === to()">{{ ramp.name }}</option>
-                }
-              </select></label
-            >
-          }
-        </div>
-        <ul class="picked" aria-label="Spots of the run">
-          @for (spot of picked(); track spot.cell) {
-            <li>
-              <span>{{ place(spot) }}</span>
-              <input
-                class="field"
-                #own
-                inputmode="numeric"
-                [attr.aria-label]="'Minutes at ' + place(spot)"
-                [value]="stays().get(spot.cell) ?? wish().stayMin"
-                (change)="setOwn(spot, own)"
-              />
-              <button
-                type="button"
-                class="plain"
-                [attr.aria-label]="place(spot) + ' off the run'"
-                (click)="dropped.emit(spot)"
-              >
-                Off
-              </button>
-            </li>
-          }
-        </ul>
-      </details>
-      <button type="button" class="act" (click)="order()">Order the run</button>
-    } @else if (!run()) {
-      <p class="quiet">Add spots, or begin with the best six.</p>
-      <button type="button" class="plain" (click)="bestWanted.emit()">Take the best six</button>
-    }
-  `,
-  styles: `
-    h2 {
-      font-size: 1.1rem;
-      margin: 0.9rem 0 0.2rem;
-    }
-    .wish {
-      display: grid;
-      grid-template-columns: 1fr 1fr;
-      gap: 0.4rem 0.8rem;
-      margin: 0.4rem 0;
-    }
-    .picked {
-      list-style: none;
-      margin: 0.4rem 0 0.6rem;
-      padding: 0;
-    }
-    .picked li {
-      display: grid;
-      grid-template-columns: 1fr 4rem auto;
-      gap: 0.5rem;
-      align-items: center;
-      margin-bottom: 0.3rem;
-    }
-    .acts {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0 0.75rem;
-    }
-  `,
+  imports: [ButtonDirective, FieldComponent, FoldComponent, InputText, RunStopsComponent, SelectComponent],
+  templateUrl: './run-panel.component.html',
+  styleUrl: './run-panel.component.css',
 })
 export class RunPanelComponent {
   private readonly service = inject(RunService);

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import type { UnitSystem } from '@inky-shoal/core';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
+import { ButtonDirective } from 'primeng/button';
 import { sayGood, sayGround, sayLie, sayPlace } from './spot-words';
 
 /** Reasons that are read at a glance. */
@@ -10,6 +11,7 @@ const MAX_REASONS = 5;
 @Component({
   selector: 'inky-spot-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ButtonDirective],
   template: `
     <h2>{{ place(spot()) }}</h2>
     <p>{{ ground() }}. Good {{ good(spot()) }}.</p>
@@ -20,11 +22,11 @@ const MAX_REASONS = 5;
       }
     </ul>
     <p class="acts">
-      <button type="button" class="plain" (click)="alikeWanted.emit()">More like this</button>
-      <button type="button" class="plain" (click)="picked.emit()">
+      <button pButton text type="button" (click)="alikeWanted.emit()">More like this</button>
+      <button pButton text type="button" (click)="picked.emit()">
         {{ onRun() ? 'Off the run' : 'Add to the run' }}
       </button>
-      <button type="button" class="plain" (click)="closed.emit()">Close</button>
+      <button pButton text type="button" (click)="closed.emit()">Close</button>
     </p>
   `,
   styles: `

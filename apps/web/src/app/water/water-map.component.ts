@@ -11,6 +11,7 @@ import {
   output,
   signal,
   viewChild,
+  ViewEncapsulation,
 } from '@angular/core';
 import type { UnitSystem } from '@inky-shoal/core';
 import type { ChartFeature, ChartFrame, FeatureShape } from '@inky-shoal/core/chart';
@@ -38,6 +39,8 @@ import type { ChartView, Contour, MapMode, Sounding } from './map-picture';
       <svg class="middle" viewBox="0 0 24 24" aria-hidden="true"><path d="M12 2v20M2 12h20" /></svg>
     }`,
   styleUrl: './water-map.component.css',
+  // What the map library draws takes its styles from here too; each is kept to this map by its name.
+  encapsulation: ViewEncapsulation.None,
 })
 export class WaterMapComponent {
   readonly frame = input.required<ChartFrame>();

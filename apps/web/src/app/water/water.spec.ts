@@ -35,6 +35,7 @@ import {
   until,
   WATER,
 } from '../../testing/test-lake';
+import { fill, unfold } from '../../testing/controls';
 
 /** What the page told the map to show; the map itself needs a canvas, which the test environment does not have. */
 const shownOnMap: Record<string, unknown> = {};
@@ -225,19 +226,15 @@ describe('the view of the chart', () => {
     const page = fixture.nativeElement as HTMLElement;
     const notices: string[] = [];
     TestBed.inject(NoticeService).notice$.subscribe((notice) => notice && notices.push(notice.text));
-    const fields = () => [...page.querySelectorAll<HTMLInputElement | HTMLSelectElement>('.wish .field')];
-    const set = (at: number, value: string) => {
-      const field = fields()[at];
-      if (!field) throw new Error(`no field ${at}`);
-      field.value = value;
-      field.dispatchEvent(new Event('change'));
-    };
+    const FIELDS = ['stay', 'boat', 'out', 'back', 'from', 'to'] as const;
+    const set = (at: number, value: string) => fill(fixture, `#run-${FIELDS[at]}`, value, 'change');
     await press(fixture, 'Take the best six');
-    set(0, '20');
-    set(1, '8');
-    set(2, '08:00');
-    set(3, '12:00');
-    set(5, far.id);
+    await unfold(fixture, 'Minutes, boat and hours');
+    await set(0, '20');
+    await set(1, '8');
+    await set(2, '08:00');
+    await set(3, '12:00');
+    await set(5, far.id);
     const own = page.querySelector<HTMLInputElement>('.picked input');
     if (!own) throw new Error('no spot picked');
     own.value = '65';
@@ -257,7 +254,7 @@ describe('the view of the chart', () => {
       [1, '90', 'Expected a speed of'],
       [3, '07:00', ''],
     ] as const) {
-      set(at, wrong);
+      await set(at, wrong);
       if (words) expect(notices.at(-1)).toContain(words);
     }
     await press(fixture, 'Order the run');

@@ -10,6 +10,8 @@ import {
 } from '@inky-shoal/core/formats';
 import { catchError, of, Subject, switchMap, tap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
+import { ButtonDirective } from 'primeng/button';
+import { Textarea } from 'primeng/textarea';
 import type { Clock } from '../base/book.service';
 import type { TableRead } from './table-api';
 import { NoticeService } from '../base/notice.service';
@@ -17,6 +19,11 @@ import { ReadingTablesService } from './reading-tables.service';
 import { SettingsService } from '../base/settings.service';
 import { WatersService } from './waters.service';
 import { localInput } from '../ui/local-time';
+import { SelectComponent } from '../ui/select.component';
+import { CheckComponent } from '../ui/check.component';
+import { OpenFileComponent } from '../ui/open-file.component';
+import { TableComponent } from '../ui/table.component';
+import { FieldComponent } from '../ui/field.component';
 
 const MAX_FILE_BYTES = 8e6;
 const PREVIEWED = 6;
@@ -38,6 +45,15 @@ const ORDER_NAMES = { ymd: 'year, month, day', mdy: 'month, day, year', dmy: 'da
 @Component({
   selector: 'inky-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    ButtonDirective,
+    CheckComponent,
+    FieldComponent,
+    OpenFileComponent,
+    SelectComponent,
+    TableComponent,
+    Textarea,
+  ],
   templateUrl: './import.component.html',
   styleUrl: './import.component.css',
 })
@@ -63,6 +79,14 @@ export class ImportComponent {
   protected readonly busy = signal(false);
   protected readonly zones = computed(() => this.water().zones ?? []);
   protected readonly roles = COLUMN_ROLES.map((id) => ({ id, name: ROLE_NAMES[id] }));
+  protected readonly tempUnits = [
+    { id: 'C', name: '°C' },
+    { id: 'F', name: '°F' },
+  ];
+  protected readonly depthUnits = [
+    { id: 'm', name: 'm' },
+    { id: 'ft', name: 'ft' },
+  ];
   protected readonly orders = DATE_ORDERS.map((id) => ({ id, name: ORDER_NAMES[id] }));
 
   protected readonly fresh = computed(() => this.read()?.result.readings.filter(({ twice }) => !twice) ?? []);
@@ -117,10 +141,7 @@ export class ImportComponent {
     else this.read.set(null);
   }
 
-  protected open(input: HTMLInputElement): void {
-    const file = input.files?.[0];
-    input.value = '';
-    if (!file) return;
+  protected open(file: File): void {
     if (file.size > MAX_FILE_BYTES) {
       this.problem.set(`${file.name} is too large: expected at most ${MAX_FILE_BYTES / 1e6} MB.`);
       return;

@@ -12,13 +12,18 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { symbolOf, type Reading, type ReadingDraftInput, type Water } from '@inky-shoal/core';
+import { ButtonDirective } from 'primeng/button';
+import { Textarea } from 'primeng/textarea';
 import type { Clock } from '../base/book.service';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { WatersService } from './waters.service';
+import { CheckComponent } from '../ui/check.component';
 import { FieldComponent } from '../ui/field.component';
+import { FoldComponent } from '../ui/fold.component';
 import { plainFigure, readQuantity } from '../ui/numbers';
 import { instantAt, localInput } from '../ui/local-time';
+import { SelectComponent } from '../ui/select.component';
 import { readProfile, writeProfile } from './profile-text';
 
 interface Problems {
@@ -32,7 +37,15 @@ interface Problems {
 @Component({
   selector: 'inky-reading-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FieldComponent, ReactiveFormsModule],
+  imports: [
+    ButtonDirective,
+    CheckComponent,
+    FieldComponent,
+    FoldComponent,
+    ReactiveFormsModule,
+    SelectComponent,
+    Textarea,
+  ],
   templateUrl: './reading-form.component.html',
   styleUrl: './reading-form.component.css',
 })
@@ -62,6 +75,7 @@ export class ReadingFormComponent {
   protected readonly tempUnit = computed(() => symbolOf('temp', this.units()));
   protected readonly depthUnit = computed(() => symbolOf('depth', this.units()));
   protected readonly zones = computed(() => this.water().zones ?? []);
+  protected readonly zoneChoices = computed(() => [...this.zones(), { id: '', name: 'Somewhere in it' }]);
   /** Ids in the page: a form to change stands beside one to add. */
   protected readonly prefix = computed(() => (this.reading() ? 'change-' : 'reading-'));
 

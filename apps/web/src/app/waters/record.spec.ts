@@ -8,6 +8,7 @@ import { tableApi } from './table-api';
 import { ImportComponent } from './import.component';
 import { ReadingFormComponent } from './reading-form.component';
 import { ZonesComponent } from './zones.component';
+import { fill, unfold } from '../../testing/controls';
 
 const id = (n: number) => `01980000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const WATER: Water = {
@@ -66,10 +67,7 @@ class Shown<T> {
     return this.element.querySelector(selector) as E;
   }
   async type(selector: string, value: string, event = 'input'): Promise<void> {
-    const field = this.find<HTMLInputElement>(selector);
-    field.value = value;
-    field.dispatchEvent(new Event(event));
-    await this.fixture.whenStable();
+    await fill(this.fixture, selector, value, event);
   }
   async press(words: string): Promise<void> {
     const button = [...this.element.querySelectorAll('button')].find((each) =>
@@ -89,14 +87,14 @@ describe('several readings at once', () => {
     expect(it.text).toContain('1 reading to add, 1 that cannot be read');
     expect(it.text).toContain('Line 3: expected a temperature, got "hot"');
     expect(it.text).toContain('2027-03-01 14:00');
-    const add = () => it.find<HTMLButtonElement>('.end .act');
+    const add = () => it.find<HTMLButtonElement>('.end .p-button');
     expect(add().disabled).toBe(true);
-    it.find<HTMLInputElement>('.check input').click();
+    it.find<HTMLInputElement>('inky-check input').click();
     await it.fixture.whenStable();
     expect(add().disabled).toBe(false);
     await it.type('#import-zone', id(3), 'change');
     expect(it.text).toContain('Basin');
-    it.find<HTMLInputElement>('.check input').click();
+    it.find<HTMLInputElement>('inky-check input').click();
     await it.fixture.whenStable();
     add().click();
     const sent = http.expectOne((request) => request.method === 'PUT' && request.url.endsWith('/readings'));
@@ -109,7 +107,7 @@ describe('several readings at once', () => {
     await it.type('#import-text', 'date,time,temp C,zone\n2027-03-10,14:00,8.4,Basin\n2027-03-11,14:00,8.6,Basin\n');
     expect(it.text).toContain('1 reading to add, 1 left out');
     await it.type('#import-text', '\n\n');
-    expect(it.find('.end .act').hasAttribute('disabled')).toBe(true);
+    expect(it.find('.end .p-button').hasAttribute('disabled')).toBe(true);
   });
 
   it('can be read again after the reader failed once', async () => {
@@ -142,8 +140,9 @@ describe('a reading that is changed', () => {
       reading: READING,
     });
     expect(it.find<HTMLInputElement>('#change-temp').value).toBe('47');
+    await unfold(it.fixture, 'Down the line');
     expect(it.find<HTMLTextAreaElement>('#change-profile').value).toBe('0 47.1\n20 44.7');
-    it.find<HTMLInputElement>('.check input').click();
+    it.find<HTMLInputElement>('inky-check input').click();
     await it.press('Keep the change');
     const { request } = http.expectOne((each) => each.method === 'PUT' && each.url.endsWith(`/readings/${id(10)}`));
     expect(request.body).toMatchObject({

@@ -1,13 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
-import { DISCIPLINES, nameOf, parse, symbolOf, WATER_KINDS, WaterDraft, type WaterDraftInput } from '@inky-shoal/core';
+import { DISCIPLINES, parse, symbolOf, WATER_KINDS, WaterDraft, type WaterDraftInput } from '@inky-shoal/core';
 import { v7 as uuid } from 'uuid';
+import { ButtonDirective } from 'primeng/button';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { WatersService } from './waters.service';
+import { choices } from '../ui/choices';
 import { FieldComponent } from '../ui/field.component';
 import { readNumber, readQuantity } from '../ui/numbers';
+import { SelectComponent } from '../ui/select.component';
 
 type Field = 'name' | 'latitude' | 'longitude' | 'timeZone' | 'normalVisibilityM' | 'maxDepthM' | 'whole';
 
@@ -15,7 +18,7 @@ type Field = 'name' | 'latitude' | 'longitude' | 'timeZone' | 'normalVisibilityM
 @Component({
   selector: 'inky-water-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FieldComponent, ReactiveFormsModule],
+  imports: [ButtonDirective, FieldComponent, ReactiveFormsModule, SelectComponent],
   templateUrl: './water-form.component.html',
   styles: `
     form {
@@ -59,9 +62,8 @@ export class WaterFormComponent {
   });
   protected readonly problems = signal<Partial<Record<Field, string | null>>>({});
   protected readonly depthUnit = computed(() => symbolOf('depth', this.units()));
-  protected readonly disciplines = DISCIPLINES;
-  protected readonly kinds = WATER_KINDS;
-  protected readonly nameOf = nameOf;
+  protected readonly disciplines = choices(DISCIPLINES);
+  protected readonly kinds = choices(WATER_KINDS);
 
   protected make(): void {
     const typed = this.form.getRawValue();

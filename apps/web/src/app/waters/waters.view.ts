@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import { nameOf, say, thermoclineOf, trendCPerDay, type Reading, type Water } from '@inky-shoal/core';
+import { ButtonDirective } from 'primeng/button';
 import { sayClock, sayTrend } from '../sheet/words';
 import { BookService } from '../base/book.service';
 import { DayService } from '../sheet/day.service';
@@ -15,6 +16,7 @@ import { ImportComponent } from './import.component';
 import { ReadingFormComponent } from './reading-form.component';
 import { WaterFormComponent } from './water-form.component';
 import { ZonesComponent } from './zones.component';
+import { TableComponent } from '../ui/table.component';
 
 /** Readings listed before the rest is asked for. */
 const READINGS_SHOWN = 12;
@@ -23,7 +25,7 @@ const READINGS_SHOWN = 12;
 @Component({
   selector: 'inky-waters',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ImportComponent, ReadingFormComponent, WaterFormComponent, ZonesComponent],
+  imports: [ButtonDirective, ImportComponent, ReadingFormComponent, TableComponent, WaterFormComponent, ZonesComponent],
   templateUrl: './waters.view.html',
   styleUrl: './waters.view.css',
 })

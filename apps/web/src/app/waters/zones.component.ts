@@ -24,17 +24,21 @@ import {
   type Zone,
 } from '@inky-shoal/core';
 import { v7 as uuid } from 'uuid';
+import { ButtonDirective } from 'primeng/button';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { WatersService } from './waters.service';
 import { FieldComponent } from '../ui/field.component';
 import { plainFigure, readQuantity } from '../ui/numbers';
+import { SelectComponent } from '../ui/select.component';
+import { CheckComponent } from '../ui/check.component';
+import { choices } from '../ui/choices';
 
 /** The zones of a water: each a part that warms and cools as one. */
 @Component({
   selector: 'inky-zones',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FieldComponent, ReactiveFormsModule],
+  imports: [ButtonDirective, CheckComponent, FieldComponent, ReactiveFormsModule, SelectComponent],
   templateUrl: './zones.component.html',
   styleUrl: './zones.component.css',
 })
@@ -55,7 +59,7 @@ export class ZonesComponent {
   protected readonly problems = signal<readonly Record<string, string | null>[]>([]);
   protected readonly whole = signal<string | null>(null);
   protected readonly depthUnit = computed(() => symbolOf('depth', this.units()));
-  protected readonly positions = ZONE_POSITIONS;
+  protected readonly positions = choices(ZONE_POSITIONS);
   protected readonly most = MAX_ZONES;
   protected readonly name = nameOf;
 

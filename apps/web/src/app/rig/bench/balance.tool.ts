@@ -9,7 +9,8 @@ import {
   type SuspendingBalance,
 } from '@inky-shoal/core/mechanics';
 import { capital } from '../../sheet/words';
-import { choices, FieldsComponent, type FieldChange, type FieldSpec, type Values } from '../../ui/fields.component';
+import { choices } from '../../ui/choices';
+import { FieldsComponent, type FieldChange, type FieldSpec, type Values } from '../../ui/fields.component';
 import { reckoned } from './reckoned';
 import { given, lineFields, lineGiven, lineValues, Tool, withChange } from './tool';
 
@@ -26,59 +27,7 @@ const OUT_M = 12;
   selector: 'inky-balance-tool',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FieldsComponent],
-  template: `
-    @if (told().answer; as answer) {
-      <p class="answer" role="status">{{ words() }}</p>
-      <svg viewBox="0 0 400 170" role="img" [attr.aria-label]="words()">
-        <rect class="water" width="400" height="170" />
-        <line class="mark" x1="20" y1="85" x2="380" y2="85" />
-        <g [attr.transform]="'rotate(' + answer.noseAngleDeg + ' 200 85)'">
-          <path class="body" d="M60 85 Q120 52 220 62 Q300 70 340 85 Q300 100 220 106 Q120 116 60 85 Z" />
-          <path class="ink" d="M60 85 Q46 96 40 112" />
-          <circle class="ink" cx="98" cy="79" r="6" />
-          @for (hook of hooks(); track $index) {
-            <path class="ink" [attr.d]="'M' + (60 + 280 * hook.at) + ' 104 v14 m-7 4 q7 10 14 0'" />
-          }
-        </g>
-        @if (drift(); as length) {
-          <path class="way" [attr.d]="'M372 85 v' + length" />
-          <path
-            class="ink"
-            [attr.d]="
-              'M366 ' +
-              (85 + length + (length > 0 ? -8 : 8)) +
-              ' L372 ' +
-              (85 + length) +
-              ' L378 ' +
-              (85 + length + (length > 0 ? -8 : 8))
-            "
-          />
-        }
-      </svg>
-      @if (answer.answers) {
-        <div>
-          @if (answer.answers.length) {
-            <p>To make it so:</p>
-            <ul>
-              @for (each of answer.answers; track $index) {
-                <li>{{ saysChange(each) }}</li>
-              }
-            </ul>
-          } @else {
-            <p>Nothing within two hook sizes and a strip of weight makes it so.</p>
-          }
-        </div>
-      }
-    }
-    <p class="problem" role="alert">{{ told().problems[''] || told().problems['factory'] }}</p>
-    <inky-fields
-      prefix="balance"
-      [specs]="specs()"
-      [values]="values()"
-      [problems]="told().problems"
-      (changed)="change($event)"
-    />
-  `,
+  templateUrl: './balance.tool.html',
   styleUrl: './tool.css',
 })
 export class BalanceTool extends Tool {

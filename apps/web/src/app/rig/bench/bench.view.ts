@@ -16,6 +16,7 @@ import { OffsetTool } from './offset.tool';
 import { RetrieveTool } from './retrieve.tool';
 import { RunningDepthTool } from './running-depth.tool';
 import type { Tool } from './tool';
+import { SelectComponent } from '../../ui/select.component';
 
 interface Listed {
   readonly path: string;
@@ -38,7 +39,7 @@ const TOOLS: readonly [Listed, ...Listed[]] = [
 @Component({
   selector: 'inky-bench',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NgComponentOutlet, RigNavComponent, RouterLink, RouterLinkActive],
+  imports: [NgComponentOutlet, RigNavComponent, RouterLink, RouterLinkActive, SelectComponent],
   template: `
     <div class="view">
       <inky-rig-nav />
@@ -56,26 +57,24 @@ const TOOLS: readonly [Listed, ...Listed[]] = [
       </nav>
       <div class="from">
         @if (chosen().from.includes('lure') && lures().length) {
-          <div>
-            <label class="label" for="bench-lure">Lure</label>
-            <select id="bench-lure" class="field" #of (change)="choose({ lure: of.value || null })">
-              <option value="">{{ category() ? 'as advised: ' + name(category()!) : 'by its figures' }}</option>
-              @for (each of lures(); track each.id) {
-                <option [value]="each.id" [selected]="each.id === lureItem()?.id">{{ each.name }}</option>
-              }
-            </select>
-          </div>
+          <inky-select
+            fieldId="bench-lure"
+            label="Lure"
+            [none]="category() ? 'as advised: ' + name(category()!) : 'by its figures'"
+            [choices]="lures()"
+            [value]="lureItem()?.id"
+            (valueChange)="choose({ lure: $event || null })"
+          />
         }
         @if (chosen().from.includes('rod') && combos().length) {
-          <div>
-            <label class="label" for="bench-rod">Rod</label>
-            <select id="bench-rod" class="field" #on (change)="choose({ rod: on.value || null })">
-              <option value="">{{ material() ? 'as advised' : 'by its figures' }}</option>
-              @for (each of combos(); track each.rod.id) {
-                <option [value]="each.rod.id" [selected]="each.rod.id === combo()?.rod?.id">{{ each.rod.name }}</option>
-              }
-            </select>
-          </div>
+          <inky-select
+            fieldId="bench-rod"
+            label="Rod"
+            [none]="material() ? 'as advised' : 'by its figures'"
+            [choices]="rodChoices()"
+            [value]="combo()?.rod?.id"
+            (valueChange)="choose({ rod: $event || null })"
+          />
         }
       </div>
       <ng-container *ngComponentOutlet="chosen().tool; inputs: inputs()" />
@@ -108,6 +107,7 @@ export class BenchView {
   private readonly owned = computed(() => valueOr(this.loaded(), []));
   protected readonly lures = computed(() => this.owned().filter(isKind('lure')));
   protected readonly combos = computed(() => ownedRods(this.owned()).combos);
+  protected readonly rodChoices = computed(() => this.combos().map(({ rod: { id, name } }) => ({ id, name })));
   protected readonly lureItem = computed(() => this.lures().find(({ id }) => id === this.lure()) ?? null);
   protected readonly combo = computed(() => this.combos().find(({ rod }) => rod.id === this.rod()) ?? null);
   /** The advice of a plan as a lure and a combo, where neither is chosen from what is owned. */

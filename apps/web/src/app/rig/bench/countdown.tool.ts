@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, linkedSignal } from '@ang
 import { LINE_MATERIALS, say } from '@inky-shoal/core';
 import { categoryOf } from '@inky-shoal/core/lures';
 import { SINKING_FORMS, type Countdown } from '@inky-shoal/core/mechanics';
-import { choices, FieldsComponent, type FieldChange, type FieldSpec, type Values } from '../../ui/fields.component';
+import { choices } from '../../ui/choices';
+import { FieldsComponent, type FieldChange, type FieldSpec, type Values } from '../../ui/fields.component';
 import { PathPictureComponent, type PathScene } from './path-picture.component';
 import { reckoned } from './reckoned';
 import { given, lineFields, lineGiven, lineValues, middleOf, Tool, withChange } from './tool';

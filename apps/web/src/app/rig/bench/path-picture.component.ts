@@ -101,14 +101,8 @@ function drawPath(p: Pen, scene: Scene, points: readonly Point[]): void {
 @Component({
   selector: 'inky-path-picture',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<canvas #canvas role="img" [attr.aria-label]="label()"></canvas>`,
-  styles: `
-    :host {
-      display: block;
-      position: relative;
-      height: clamp(14rem, 40vh, 22rem);
-    }
-  `,
+  templateUrl: './path-picture.component.html',
+  styleUrl: './path-picture.component.css',
 })
 export class PathPictureComponent {
   readonly scene = input.required<PathScene>();

@@ -4,10 +4,12 @@ import { categoryOf } from '@inky-shoal/core/lures';
 import { statedOf } from '@inky-shoal/core/tackle/match';
 import { SINKING_FORMS, type RunningDepth } from '@inky-shoal/core/mechanics';
 import { capital } from '../../sheet/words';
-import { choices, FieldsComponent, type FieldChange, type FieldSpec, type Values } from '../../ui/fields.component';
+import { choices } from '../../ui/choices';
+import { FieldsComponent, type FieldChange, type FieldSpec, type Values } from '../../ui/fields.component';
 import { PathPictureComponent, type PathScene } from './path-picture.component';
 import { reckoned } from './reckoned';
 import { given, lineFields, lineGiven, lineValues, middleOf, Tool, withChange } from './tool';
+import { TableComponent } from '../../ui/table.component';
 
 const HOW = [{ id: 'diving', name: 'a lip' }, ...SINKING_FORMS.map((id) => ({ id, name: `sinking: ${nameOf(id)}` }))];
 const DIVING: readonly FieldSpec[] = [
@@ -35,7 +37,7 @@ const CAST: readonly FieldSpec[] = [
 @Component({
   selector: 'inky-running-depth-tool',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FieldsComponent, PathPictureComponent],
+  imports: [FieldsComponent, PathPictureComponent, TableComponent],
   template: `
     @if (told().answer; as answer) {
       <p class="answer" role="status">{{ words() }}</p>
@@ -44,25 +46,23 @@ const CAST: readonly FieldSpec[] = [
         <p>{{ lines() }}</p>
       }
       @if (answer.heldAtSpeed; as held) {
-        <div class="scroll" tabindex="0" role="region" aria-label="Depth held by speed">
-          <table>
-            <caption>
-              Depth it holds half way back, by speed
-            </caption>
-            <tbody>
-              <tr>
-                @for (each of held; track each[0]) {
-                  <th scope="col">{{ speed(each[0]) }}</th>
-                }
-              </tr>
-              <tr>
-                @for (each of held; track each[0]) {
-                  <td>{{ each[1] < 0.05 ? 'on top' : depth(each[1]) }}</td>
-                }
-              </tr>
-            </tbody>
-          </table>
-        </div>
+        <p id="held">Depth it holds half way back, by speed</p>
+        <inky-table label="Depth held by speed" [rows]="[held]">
+          <ng-template #head>
+            <tr>
+              @for (each of held; track each[0]) {
+                <th scope="col">{{ speed(each[0]) }}</th>
+              }
+            </tr>
+          </ng-template>
+          <ng-template #row>
+            <tr>
+              @for (each of held; track each[0]) {
+                <td>{{ each[1] < 0.05 ? 'on top' : depth(each[1]) }}</td>
+              }
+            </tr>
+          </ng-template>
+        </inky-table>
       }
     }
     <p class="problem" role="alert">{{ told().problems[''] }}</p>

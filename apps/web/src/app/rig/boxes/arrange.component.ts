@@ -1,8 +1,12 @@
 import { CdkDrag, type CdkDragDrop, CdkDropList, CdkDropListGroup } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import type { TackleItem } from '@inky-shoal/core/tackle';
+import { ButtonDirective } from 'primeng/button';
 import { NoticeService } from '../../base/notice.service';
 import { TackleService } from '../tackle.service';
+import { SelectComponent } from '../../ui/select.component';
+import { FieldComponent } from '../../ui/field.component';
 
 /** What lies in no box yet. */
 const LOOSE = '';
@@ -19,7 +23,15 @@ export function inSlots(pieces: readonly TackleItem[], slots: readonly (string |
 @Component({
   selector: 'inky-arrange',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkDrag, CdkDropList, CdkDropListGroup],
+  imports: [
+    ButtonDirective,
+    CdkDrag,
+    CdkDropList,
+    CdkDropListGroup,
+    FieldComponent,
+    ReactiveFormsModule,
+    SelectComponent,
+  ],
   templateUrl: './arrange.component.html',
   styleUrl: './arrange.component.css',
 })
@@ -32,11 +44,12 @@ export class ArrangeComponent {
 
   private readonly chosen = signal<readonly [string | null, string | null]>([null, null]);
   private readonly made = signal<readonly string[]>([]);
-  protected readonly newBox = signal('');
+  protected readonly form = inject(NonNullableFormBuilder).group({ name: '' });
   protected readonly names = computed(() => {
     const names = new Set([...this.owned().flatMap(({ box }) => box ?? []), ...this.made()]);
     return [...names].sort((a, b) => a.localeCompare(b, 'en', { numeric: true }));
   });
+  protected readonly boxChoices = computed(() => this.names().map((name) => ({ id: name, name })));
   protected readonly sides = computed(() => {
     const [left, right] = this.chosen();
     const names = this.names();
@@ -54,10 +67,10 @@ export class ArrangeComponent {
   }
 
   protected make(): void {
-    const name = this.newBox().trim().slice(0, 40);
+    const name = this.form.getRawValue().name.trim().slice(0, 40);
     if (!name) return;
     this.made.set([...this.made(), name]);
-    this.newBox.set('');
+    this.form.reset();
     this.choose(1, name);
   }
 

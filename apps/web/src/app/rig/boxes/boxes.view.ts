@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { FormControl } from '@angular/forms';
 import { nameOf } from '@inky-shoal/core';
 import {
   searchTackle,
@@ -9,22 +10,23 @@ import {
   type TackleItem,
   type TackleKind,
 } from '@inky-shoal/core/tackle';
-import datatable from '@primeuix/themes/aura/datatable';
-import virtualscroller from '@primeuix/themes/aura/virtualscroller';
-import { updatePreset } from '@primeuix/themes';
-import { TableModule } from 'primeng/table';
 import { v7 as uuid } from 'uuid';
+import { ButtonDirective } from 'primeng/button';
+import { TableModule } from 'primeng/table';
 import { capital } from '../../sheet/words';
 import { valueOr, type Loaded } from '../../base/loaded';
 import { NoticeService } from '../../base/notice.service';
 import { SettingsService } from '../../base/settings.service';
 import { saveFile } from '../../ui/save-file';
+import { wearTableLook } from '../../ui/theme-table';
 import { TackleService } from '../tackle.service';
 import { RigNavComponent } from '../rig-nav.component';
 import { sayItem, sayWhere } from '../rig-words';
 import { ArrangeComponent } from './arrange.component';
 import { ItemFormComponent } from './item-form.component';
 import { TackleImportComponent } from './tackle-import.component';
+import { SelectComponent } from '../../ui/select.component';
+import { FieldComponent } from '../../ui/field.component';
 
 /** What stands beside the list. */
 type Doing = 'list' | 'enter' | 'import' | 'arrange';
@@ -33,7 +35,16 @@ type Doing = 'list' | 'enter' | 'import' | 'arrange';
 @Component({
   selector: 'inky-boxes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ArrangeComponent, ItemFormComponent, RigNavComponent, TableModule, TackleImportComponent],
+  imports: [
+    ArrangeComponent,
+    ButtonDirective,
+    FieldComponent,
+    ItemFormComponent,
+    RigNavComponent,
+    SelectComponent,
+    TableModule,
+    TackleImportComponent,
+  ],
   templateUrl: './boxes.view.html',
   styleUrl: './boxes.view.css',
 })
@@ -47,7 +58,8 @@ export class BoxesView {
   });
   protected readonly owned = computed(() => valueOr(this.loaded(), []));
   private readonly index = computed(() => tackleIndex(this.owned()));
-  protected readonly typed = signal('');
+  protected readonly typedText = new FormControl('', { nonNullable: true });
+  private readonly typed = toSignal(this.typedText.valueChanges, { initialValue: '' });
   protected readonly kind = signal<TackleKind | ''>('');
   protected readonly found = computed(() => {
     const kind = this.kind();
@@ -61,8 +73,7 @@ export class BoxesView {
   protected readonly rowPx = 56;
 
   constructor() {
-    // The table's own look comes with it: the first page does not carry it.
-    updatePreset({ components: { datatable, virtualscroller } });
+    wearTableLook();
   }
 
   protected told(item: TackleItem): string {

@@ -24,7 +24,8 @@ import {
   type TackleItem,
   type TackleKind,
 } from '@inky-shoal/core/tackle';
-import { choices, type Choice, type FieldSpec, type Values } from '../../ui/fields.component';
+import { choices, type Choice } from '../../ui/choices';
+import { type FieldSpec, type Values } from '../../ui/fields.component';
 
 const NOT_SAID = 'not said';
 const figure = (key: string, label: string, measure: Extract<FieldSpec, { kind: 'figure' }>['measure']): FieldSpec => ({

@@ -9,7 +9,6 @@ import {
   signal,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import { CATEGORIES, nameOf, parse, type CategoryId } from '@inky-shoal/core';
 import type { HookSize } from '@inky-shoal/core/mechanics';
 import {
@@ -22,6 +21,8 @@ import {
   type TackleKind,
 } from '@inky-shoal/core/tackle';
 import { v7 as uuid } from 'uuid';
+import { ButtonDirective } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
 import { capital } from '../../sheet/words';
 import { NoticeService } from '../../base/notice.service';
 import { SettingsService } from '../../base/settings.service';
@@ -30,6 +31,9 @@ import { FieldsComponent, type FieldChange, type Values } from '../../ui/fields.
 import { sayWhere } from '../rig-words';
 import { itemFields, TREBLE_SIZES } from './item-fields';
 import { PhotoProblem, smallPhoto } from './photo';
+import { SelectComponent } from '../../ui/select.component';
+import { OpenFileComponent } from '../../ui/open-file.component';
+import { FieldComponent } from '../../ui/field.component';
 
 /** A treble as the form has it. */
 interface Treble {
@@ -41,7 +45,7 @@ interface Treble {
 @Component({
   selector: 'inky-item-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FieldsComponent, FormsModule],
+  imports: [ButtonDirective, FieldComponent, FieldsComponent, InputText, OpenFileComponent, SelectComponent],
   templateUrl: './item-form.component.html',
   styleUrl: './item-form.component.css',
 })
@@ -72,7 +76,12 @@ export class ItemFormComponent {
 
   protected readonly kinds = TACKLE_KINDS.map((id) => ({ id, name: capital(nameOf(id)) }));
   protected readonly categories = CATEGORIES.map((id) => ({ id, name: capital(nameOf(id)) }));
-  protected readonly sizes = TREBLE_SIZES;
+  protected readonly sizes = TREBLE_SIZES.map((size) => ({ id: size, name: size }));
+
+  protected text(key: string): string {
+    const value = this.values()[key];
+    return typeof value === 'string' ? value : '';
+  }
 
   protected setKind(kind: string): void {
     const { box, slot } = this.values();
@@ -113,10 +122,7 @@ export class ItemFormComponent {
     this.change({ key: 'hooks', value: this.trebles().slice(0, -1) });
   }
 
-  protected takePhoto(input: HTMLInputElement): void {
-    const file = input.files?.[0];
-    input.value = '';
-    if (!file) return;
+  protected takePhoto(file: File): void {
     this.problem.set(null);
     this.busy.set(true);
     smallPhoto(file)

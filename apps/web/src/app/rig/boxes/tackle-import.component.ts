@@ -2,11 +2,18 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import type { TackleImport, TackleItem } from '@inky-shoal/core/tackle';
 import { catchError, of, Subject, switchMap } from 'rxjs';
+import { ButtonDirective } from 'primeng/button';
+import { Textarea } from 'primeng/textarea';
+import { ProgressBar } from 'primeng/progressbar';
 import { NoticeService } from '../../base/notice.service';
 import { RigEngineService, type TackleRead } from '../rig-engine.service';
 import { SettingsService } from '../../base/settings.service';
 import { TackleService } from '../tackle.service';
 import { sayItem } from '../rig-words';
+import { CheckComponent } from '../../ui/check.component';
+import { OpenFileComponent } from '../../ui/open-file.component';
+import { TableComponent } from '../../ui/table.component';
+import { FieldComponent } from '../../ui/field.component';
 
 /** Larger files are refused before they are read. */
 const MAX_FILE_BYTES = 8_000_000;
@@ -17,6 +24,7 @@ const NOT_READ = 'The file could not be read, and the fault is ours. Try it agai
 @Component({
   selector: 'inky-tackle-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ButtonDirective, CheckComponent, FieldComponent, OpenFileComponent, ProgressBar, TableComponent, Textarea],
   templateUrl: './tackle-import.component.html',
   styleUrl: './tackle-import.component.css',
 })
@@ -86,10 +94,7 @@ export class TackleImportComponent {
     if (text.trim()) this.texts.next(text);
   }
 
-  protected open(input: HTMLInputElement): void {
-    const file = input.files?.[0];
-    input.value = '';
-    if (!file) return;
+  protected open(file: File): void {
     if (file.size > MAX_FILE_BYTES) {
       this.found.set(null);
       this.problem.set(

@@ -13,9 +13,13 @@ import {
   type UnitSystem,
 } from '@inky-shoal/core';
 import { catchError, debounceTime, EMPTY, of, switchMap } from 'rxjs';
+import { ButtonDirective } from 'primeng/button';
+import { ProgressBar } from 'primeng/progressbar';
 import { PlannerService, type Tipping } from '../../base/planner/planner.service';
 import { saySide } from '../school-words';
-import { capital, sayHours, sayList, windowName } from '../words';
+import { capital, ON_TOP_M, sayDepths, sayHours, sayList, windowName } from '../words';
+import { FoldComponent } from '../../ui/fold.component';
+import { TableComponent } from '../../ui/table.component';
 
 /** How many reasons stand open; the rest are a press away. */
 const REASONS_SHOWN = 4;
@@ -28,7 +32,7 @@ const TIPPING_SHOWN = 6;
 @Component({
   selector: 'inky-advice',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink],
+  imports: [ButtonDirective, FoldComponent, ProgressBar, RouterLink, TableComponent],
   templateUrl: './advice.component.html',
   styleUrl: './advice.component.css',
 })
@@ -63,6 +67,19 @@ export class AdviceComponent {
     const open = because.slice(0, REASONS_SHOWN).map(bar);
     return { open, more: because.slice(REASONS_SHOWN).map(bar), against: against.map(bar) };
   });
+  /** Every reason with what it weighed, those against it last. */
+  protected readonly weighed = computed(() => {
+    const { open, more, against } = this.reasons();
+    return [
+      ...[...open, ...more].map(({ text, school, weight }) => ({ text, school, weight: weight.toFixed(1) })),
+      ...against.map(({ text, weight }) => ({
+        text: `Against: ${text}`,
+        school: undefined,
+        weight: `−${weight.toFixed(1)}`,
+      })),
+    ];
+  });
+  protected readonly reasonsOpen = signal(false);
   protected readonly placeReasons = computed(() => this.window().holding[0]?.because.slice(0, 5) ?? []);
   protected readonly cautions = computed(() => this.plan().cautions.filter(({ severity }) => severity !== 'advice'));
   protected readonly minorCautions = computed(() =>
@@ -85,6 +102,10 @@ export class AdviceComponent {
     ),
     { initialValue: [] },
   );
+  protected readonly wouldWords = computed(() => {
+    const { length } = this.would();
+    return `Others would do it otherwise: ${length} ${length === 1 ? 'school' : 'schools'}`;
+  });
   /** The search for what would tip the advice is wanted. */
   protected readonly tippingOpen = signal(false);
   private readonly tipping = toSignal(
@@ -108,12 +129,13 @@ export class AdviceComponent {
     return 'points' in tipping ? tipping.points.slice(0, TIPPING_SHOWN) : null;
   });
 
+  protected readonly ON_TOP_M = ON_TOP_M;
   protected readonly saySide = saySide;
   protected readonly name = nameOf;
   protected readonly capital = capital;
 
   protected depth(range: readonly [number, number]): string {
-    return range[1] <= 0.15 ? 'on top' : sayRange('depth', range, this.units());
+    return sayDepths(range, this.units());
   }
 
   /** What the bench is filled from: the category on the rig that is named, and where it is to run. */

@@ -8,7 +8,7 @@ import {
   type PlanWindow,
   type UnitSystem,
 } from '@inky-shoal/core';
-import { sayHours } from '../words';
+import { sayDepths, sayHours } from '../words';
 
 /** One lure drawn over a window: where it runs, in shown depth units. */
 export interface Stroke {
@@ -56,7 +56,7 @@ function niceCeil(value: number): number {
 function strokesOf(window: PlanWindow, shown: (m: number) => number, units: UnitSystem): Stroke[] {
   return window.presentations.map(({ category, runDepthM, retrieve }, index) => {
     const wait = retrieve.pauseS ? `, wait ${retrieve.pauseS.map((s) => Math.round(s * 10) / 10).join(' to ')} s` : '';
-    const depth = runDepthM[1] <= 0.15 ? 'at the top' : sayRange('depth', runDepthM, units);
+    const depth = sayDepths(runDepthM, units);
     return {
       windowId: window.id,
       fromMin: minutesOf(window.from),

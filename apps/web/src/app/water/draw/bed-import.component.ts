@@ -9,6 +9,9 @@ import {
   type BedUnit,
 } from '@inky-shoal/core/formats/bathymetry';
 import { finalize, type Observable, type Subscription } from 'rxjs';
+import { ButtonDirective } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
+import { ProgressBar } from 'primeng/progressbar';
 import type { BedRead, LaidChart } from '../chart-files-api';
 import { ChartFilesService, type FileProgress } from '../chart-files.service';
 import { ChartService } from '../chart.service';
@@ -16,6 +19,9 @@ import { NoticeService } from '../../base/notice.service';
 import { SettingsService } from '../../base/settings.service';
 import { readNumber } from '../../ui/numbers';
 import { sayBedRead, sayLaid } from './bed-words';
+import { SelectComponent } from '../../ui/select.component';
+import { OpenFileComponent } from '../../ui/open-file.component';
+import { FieldComponent } from '../../ui/field.component';
 
 /** What goes on, for who waits for it. */
 type Work = 'reading' | 'laying' | 'keeping';
@@ -32,6 +38,7 @@ const MAX_SOURCE = 120;
 @Component({
   selector: 'inky-bed-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ButtonDirective, FieldComponent, InputText, OpenFileComponent, ProgressBar, SelectComponent],
   templateUrl: './bed-import.component.html',
   styleUrl: './bed-import.component.css',
 })
@@ -48,6 +55,14 @@ export class BedImportComponent {
 
   readonly water = input.required<Water>();
 
+  protected readonly senses = [
+    { id: 'depth', name: 'depths' },
+    { id: 'height', name: 'heights' },
+  ];
+  protected readonly bedUnits = [
+    { id: 'm', name: 'metres' },
+    { id: 'ft', name: 'feet' },
+  ];
   private work: Subscription | undefined;
   protected readonly going = signal<Work | null>(null);
   protected readonly share = signal(0);
@@ -70,10 +85,7 @@ export class BedImportComponent {
   });
   protected readonly joins = computed(() => ['soundings', 'contours'].includes(this.found()?.from ?? ''));
 
-  protected open(input: HTMLInputElement): void {
-    const file = input.files?.[0];
-    input.value = '';
-    if (!file) return;
+  protected open(file: File): void {
     this.forget();
     this.name.set(file.name);
     try {

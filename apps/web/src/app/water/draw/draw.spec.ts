@@ -31,6 +31,7 @@ import type { ChartMapEvents } from '../chart-map';
 import type { MapToolEvents } from '../map-tools';
 import { WaterView } from '../water.view';
 import { choiceOf, DRAW_GROUPS, idOf, sayFeature } from './what-to-draw';
+import { fill, openFile, unfold } from '../../../testing/controls';
 
 const onMap: {
   events?: ChartMapEvents & MapToolEvents;
@@ -92,16 +93,12 @@ async function open(features: readonly ChartFeature[] = [RAMP]): Promise<View> {
   giveChart(features);
   await until(fixture, () => buttons(fixture, BEST).length > 3);
   await press(fixture, 'Draw and files');
+  for (const label of ['What is drawn', 'Marks, tracks and areas', 'Another chart']) await unfold(fixture, label);
   return fixture;
 }
-function set(fixture: View, selector: string, value: string): void {
-  const field = page(fixture).querySelector<HTMLInputElement | HTMLSelectElement>(selector);
-  if (!field) throw new Error(`No ${selector} in "${text(fixture)}"`);
-  field.value = value;
-  field.dispatchEvent(new Event('change'));
-}
+const set = (fixture: View, selector: string, value: string) => fill(fixture, selector, value, 'change');
 async function draw(fixture: View, what: string, shape: FeatureShape): Promise<void> {
-  set(fixture, '#draw-what', what);
+  await set(fixture, '#draw-what', what);
   await press(fixture, 'Put it on the chart');
   await until(fixture, () => onMap.mode?.pen === shape.type);
   onMap.events?.drawn(shape);
@@ -133,13 +130,13 @@ describe('drawing', () => {
     await draw(fixture, 'cover:submerged-grass', GRASS);
     expect(sent()).toEqual([expect.objectContaining({ kind: 'cover', cover: 'submerged-grass', shape: GRASS })]);
     expect(listed(fixture)).toEqual(['Submerged grass', 'Test ramp (ramp)']);
-    set(fixture, '#feature-name', 'The meadow');
+    await set(fixture, '#feature-name', 'The meadow');
     await fixture.whenStable();
     expect(sent()[0]).toMatchObject({ name: 'The meadow' });
-    set(fixture, '#feature-note', 'green and healthy');
+    await set(fixture, '#feature-note', 'green and healthy');
     await fixture.whenStable();
     expect(sent()[0]).toMatchObject({ name: 'The meadow', note: 'green and healthy' });
-    set(fixture, '#feature-what', 'bottom:gravel');
+    await set(fixture, '#feature-what', 'bottom:gravel');
     await fixture.whenStable();
     const [gravel] = sent();
     expect(gravel).toMatchObject({ kind: 'bottom', bottom: 'gravel' });
@@ -227,7 +224,7 @@ describe('drawing', () => {
     expect(text(fixture)).toContain('too flat to be sure');
     await lineUp(40, 10);
     expect(text(fixture)).toMatch(/They cross at \d\d°: that finds the place again/);
-    set(fixture, '.line-up input', 'Pump house over the dead pine');
+    await set(fixture, '.line-up input', 'Pump house over the dead pine');
     await fixture.whenStable();
     expect(sent()[0]?.lineUps?.map((each) => each.text)).toEqual([
       'Pump house over the dead pine',
@@ -251,7 +248,7 @@ describe('drawing', () => {
 
   it('draws with keys: points in the middle, one back, the end, and off', async () => {
     const fixture = await open();
-    set(fixture, '#draw-what', 'cover:submerged-grass');
+    await set(fixture, '#draw-what', 'cover:submerged-grass');
     await press(fixture, 'Put it on the chart');
     await until(fixture, () => onMap.mode?.pen === 'Polygon');
     onMap.pen.length = 0;
@@ -334,16 +331,13 @@ describe('a mark from here', () => {
 });
 
 const choose = (fixture: View, label: string, name: string, content: string | ArrayBuffer, size?: number) => {
-  const input = page(fixture).querySelector<HTMLInputElement>(`input[aria-label="${label}"]`);
-  if (!input) throw new Error(`No ${label}`);
   const file = new File([content], name);
   if (size) Object.defineProperty(file, 'size', { value: size });
-  Object.defineProperty(input, 'files', { configurable: true, value: [file] });
-  input.dispatchEvent(new Event('change'));
+  openFile(fixture, label, file);
 };
 
 describe('marks, tracks and areas as files', () => {
-  const MARKS = 'A file of marks, tracks and areas';
+  const MARKS = 'Bring in from GPX';
   const gpx = ([longitude, latitude]: [number, number]) =>
     `<gpx version="1.1"><wpt lat="${latitude}" lon="${longitude}"><name>Stump</name></wpt></gpx>`;
 
@@ -380,7 +374,7 @@ describe('marks, tracks and areas as files', () => {
 });
 
 describe('a chart from a file', () => {
-  const BED = 'A file of depths';
+  const BED = 'Choose a file of depths';
   const grid = (change: (row: string, at: number) => string = (row) => row) => {
     const rows = Array.from({ length: 30 }, (_, row) =>
       Array.from({ length: 30 }, (__, col) => (Math.min(row, col, 29 - row, 29 - col) < 3 ? 1 : -4)).join(' '),
@@ -398,13 +392,13 @@ describe('a chart from a file', () => {
     await until(fixture, () => text(fixture).includes('So read it is'));
     expect(text(fixture)).toContain('lake.asc: 900 cells of a grid, from -4 to 1.');
     expect(text(fixture)).toMatch(/5\.8 ha of water, 4 m at its deepest, in cells of 10 m/);
-    set(fixture, '#bed-unit', 'ft');
+    await set(fixture, '#bed-unit', 'ft');
     await until(fixture, () => text(fixture).includes('1.2 m at its deepest'));
-    set(fixture, '#bed-surface', '-2');
+    await set(fixture, '#bed-surface', '-2');
     await until(fixture, () => text(fixture).includes('0.6 m at its deepest'));
-    set(fixture, '#bed-surface', '-9');
+    await set(fixture, '#bed-surface', '-9');
     await until(fixture, () => text(fixture).includes('all of it lies above the water'));
-    set(fixture, '#bed-surface', '0');
+    await set(fixture, '#bed-surface', '0');
     await until(fixture, () => text(fixture).includes('1.2 m at its deepest'));
     await press(fixture, 'Make it the chart');
     // The chart before is fetched first, so that it can come back.

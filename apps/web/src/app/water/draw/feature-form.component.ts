@@ -1,13 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { bearingDeg, bestCutDeg, MIN_CUT_DEG, MAX_LINE_UPS, type ChartFeature } from '@inky-shoal/core/chart';
 import type { Water } from '@inky-shoal/core';
+import { ButtonDirective } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
+import { Textarea } from 'primeng/textarea';
 import { DrawSession } from './draw-session';
 import { DRAW_GROUPS, idOf, sayFeature } from './what-to-draw';
+import { SelectComponent } from '../../ui/select.component';
+import { FieldComponent } from '../../ui/field.component';
 
 /** What was drawn, to be named, noted, changed or taken away. Its points are moved on the chart. */
 @Component({
   selector: 'inky-feature-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ButtonDirective, FieldComponent, InputText, SelectComponent, Textarea],
   templateUrl: './feature-form.component.html',
   styleUrl: './feature-form.component.css',
 })
@@ -18,8 +24,12 @@ export class FeatureFormComponent {
   /** Places like this mark are wanted. */
   readonly likeWanted = output<ChartFeature>();
 
-  protected readonly groups = DRAW_GROUPS;
   protected readonly what = computed(() => idOf(this.feature()));
+  protected readonly kinds = computed(() =>
+    this.what() === 'cover'
+      ? [{ name: 'Not said', choices: [{ id: 'cover', name: 'an area, of what is not said' }] }, ...DRAW_GROUPS]
+      : DRAW_GROUPS,
+  );
   protected readonly title = computed(() => sayFeature(this.feature()));
   protected readonly zones = computed(() => this.water().zones ?? []);
   protected readonly lineUps = computed(() => {

@@ -4,10 +4,12 @@ import type { Water } from '@inky-shoal/core';
 import type { ChartFeature } from '@inky-shoal/core/chart';
 import { featuresToGeoJson, featuresToGpx, featuresToKml, type FeatureFormat } from '@inky-shoal/core/formats/features';
 import { finalize, type Subscription } from 'rxjs';
+import { ButtonDirective } from 'primeng/button';
 import { ChartFilesService } from '../chart-files.service';
 import { DrawnService } from '../drawn.service';
 import { NoticeService } from '../../base/notice.service';
 import { saveFile } from '../../ui/save-file';
+import { OpenFileComponent } from '../../ui/open-file.component';
 
 /** Larger files of marks are refused before they are read. */
 const MAX_FILE_BYTES = 40e6;
@@ -25,33 +27,26 @@ const counted = (count: number, one: string): string => `${count} ${one}${count 
 @Component({
   selector: 'inky-features-file',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ButtonDirective, OpenFileComponent],
   template: `
-    <p>
-      <label class="plain"
-        >Bring in from GPX, KML or GeoJSON
-        <input
-          #file
-          type="file"
-          accept=".gpx,.kml,.geojson,.json"
-          class="visually-hidden"
-          aria-label="A file of marks, tracks and areas"
-          (change)="open(file)"
-        />
-      </label>
-    </p>
+    <inky-open-file
+      label="Bring in from GPX, KML or GeoJSON"
+      accept=".gpx,.kml,.geojson,.json"
+      (opened)="open($event)"
+    />
     @if (reading()) {
-      <p role="status">Reading. <button type="button" class="plain" (click)="stop()">Stop</button></p>
+      <p role="status">Reading. <button pButton text type="button" (click)="stop()">Stop</button></p>
     }
     <p class="problem" role="alert">{{ problem() }}</p>
     @if (found(); as it) {
       <p role="status">{{ words() }}</p>
-      <button type="button" class="act" [disabled]="!it.length" (click)="take(it)">Put them on the chart</button>
-      <button type="button" class="plain" (click)="found.set(null)">Never mind</button>
+      <button pButton type="button" [disabled]="!it.length" (click)="take(it)">Put them on the chart</button>
+      <button pButton text type="button" (click)="found.set(null)">Never mind</button>
     }
     <p>
       Take out as
       @for (format of formats; track format.id) {
-        <button type="button" class="plain" [disabled]="!features().length" (click)="save(format.id)">
+        <button pButton text type="button" [disabled]="!features().length" (click)="save(format.id)">
           {{ format.name }}
         </button>
       }
@@ -79,10 +74,7 @@ export class FeaturesFileComponent {
     return `${parts.filter((part) => !part.startsWith('0 ')).join(', ')}.${again}`;
   });
 
-  protected open(input: HTMLInputElement): void {
-    const file = input.files?.[0];
-    input.value = '';
-    if (!file) return;
+  protected open(file: File): void {
     this.found.set(null);
     this.problem.set('');
     if (file.size > MAX_FILE_BYTES) {

@@ -1,0 +1,49 @@
+import { ChangeDetectionStrategy, Component, effect, inject, input, output } from '@angular/core';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
+import { ButtonDirective } from 'primeng/button';
+import { FieldComponent } from '../ui/field.component';
+
+/** The name that a plan is saved under. */
+@Component({
+  selector: 'inky-save-plan',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ButtonDirective, FieldComponent, ReactiveFormsModule],
+  template: `
+    <form [formGroup]="form" (ngSubmit)="save()">
+      <inky-field fieldId="plan-name" label="Name of the plan" [most]="120" [control]="form.controls.name" />
+      <button pButton type="submit" [disabled]="!form.value.name?.trim()">Save</button>
+      <button pButton text type="button" (click)="given.emit()">Cancel</button>
+    </form>
+  `,
+  styles: `
+    form {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: flex-end;
+      gap: 0.5rem;
+      max-width: 34rem;
+      margin: 0.25rem 0 0.75rem;
+    }
+    inky-field {
+      flex: 1 1 14rem;
+    }
+  `,
+})
+export class SavePlanComponent {
+  /** The name that it begins with. */
+  readonly name = input.required<string>();
+  readonly saved = output<string>();
+  /** Given up. */
+  readonly given = output();
+
+  protected readonly form = inject(NonNullableFormBuilder).group({ name: '' });
+
+  constructor() {
+    effect(() => this.form.setValue({ name: this.name() }));
+  }
+
+  protected save(): void {
+    const name = this.form.getRawValue().name.trim();
+    if (name) this.saved.emit(name);
+  }
+}

@@ -1,0 +1,43 @@
+import type { ConditionsInput, PlannedDay } from '@inky-shoal/core';
+import type { Draft } from '../day.service';
+import type { ConditionWord } from './conditions-words';
+
+/** What stands in the conditions of a day: as it was said, else as the engine assumed it. */
+export class ConditionValues {
+  private readonly assumed: ReadonlyMap<string, unknown>;
+
+  constructor(
+    private readonly input: Draft['input'],
+    private readonly planned: PlannedDay | null,
+  ) {
+    this.assumed = new Map(planned?.plan.assumed.map(({ path, value }) => [path, value]) ?? []);
+  }
+
+  known<K extends keyof ConditionsInput>(field: K): ConditionsInput[K] | undefined {
+    return (this.input[field] ?? this.assumed.get(field)) as ConditionsInput[K] | undefined;
+  }
+
+  get hours(): { readonly from: string; readonly to: string } {
+    return this.known('window') ?? { from: '06:00', to: '18:00' };
+  }
+
+  /** In SI; a trend as typed, or as the engine took it from the readings. */
+  quantity({ field }: ConditionWord): number | undefined {
+    const value =
+      field === 'tempTrendCPerDay'
+        ? (this.input.tempTrendCPerDay ?? this.planned?.tempTrendCPerDay)
+        : this.known(field);
+    return typeof value === 'number' ? value : undefined;
+  }
+
+  /** Ids of what is chosen of a list. */
+  chosen({ field, control }: ConditionWord): string | string[] | undefined {
+    if (control === 'tide') return this.known('tide')?.stage;
+    if (control === 'flag') {
+      const value = this.known(field);
+      return typeof value === 'boolean' ? (value ? 'yes' : 'no') : undefined;
+    }
+    if (control === 'forage') return this.input.forage?.map(({ kind }) => kind);
+    return this.known(field) as string | string[] | undefined;
+  }
+}

@@ -1,0 +1,80 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { ConditionsInput, ForageKind, PlannedDay } from '@inky-shoal/core';
+import { ButtonDirective } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
+import { ChoiceComponent } from '../../ui/choice.component';
+import { FieldComponent } from '../../ui/field.component';
+import { QuantityComponent } from '../../ui/quantity.component';
+import { DayService, type Draft } from '../day.service';
+import { COMPASS_POINTS, compassOf, degreesOf, type Compass } from '../words';
+import { ConditionValues } from './condition-values';
+import type { ConditionWord } from './conditions-words';
+
+/** The control of one word of the sentence. What is chosen holds at once. */
+@Component({
+  selector: 'inky-word-control',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ButtonDirective, ChoiceComponent, FieldComponent, InputText, QuantityComponent],
+  templateUrl: './word-control.component.html',
+  styles: `
+    .hint {
+      margin: 0.6rem 0 0.3rem;
+      color: var(--ink-2);
+    }
+    .compass {
+      display: grid;
+      grid-template-columns: repeat(4, 1fr);
+      gap: 0.25rem;
+    }
+    .compass button {
+      justify-content: center;
+      background: var(--paper);
+      border: var(--stroke) solid var(--edge);
+    }
+    .compass .chosen {
+      background: var(--ink);
+      color: var(--paper);
+    }
+  `,
+})
+export class WordControlComponent {
+  private readonly day = inject(DayService);
+
+  readonly word = input.required<ConditionWord>();
+  readonly draft = input.required<Draft>();
+  readonly planned = input.required<PlannedDay | null>();
+
+  protected readonly compass = COMPASS_POINTS;
+  protected readonly values = computed(() => new ConditionValues(this.draft().input, this.planned()));
+  protected readonly trendIsTyped = computed(() => typeof this.draft().input.tempTrendCPerDay === 'number');
+  protected readonly readingCount = computed(() => this.draft().input.readings?.length ?? 0);
+  protected readonly windFrom = computed(() => {
+    const degrees = this.draft().input.windFromDeg;
+    return typeof degrees === 'number' ? compassOf(degrees) : null;
+  });
+
+  protected set(field: keyof ConditionsInput, value: unknown): void {
+    this.day.change({ [field]: value });
+  }
+
+  protected setHour(part: 'from' | 'to', value: string): void {
+    this.day.change({ window: { ...this.values().hours, [part]: value } });
+  }
+
+  protected setWindFrom(point: Compass): void {
+    this.day.change({ windFromDeg: degreesOf(point) });
+  }
+
+  protected choose(id: string | undefined): void {
+    const { field, control } = this.word();
+    if (control === 'flag') this.set(field, id && id === 'yes');
+    else this.set(field, control === 'tide' ? id && { stage: id } : id);
+  }
+
+  protected chooseSome(ids: readonly string[]): void {
+    const { field, control } = this.word();
+    const before = this.draft().input.forage ?? [];
+    const forage = () => ids.map((kind) => before.find((each) => each.kind === kind) ?? { kind: kind as ForageKind });
+    this.set(field, control === 'forage' ? forage() : ids);
+  }
+}

@@ -1,0 +1,29 @@
+import { updatePreset } from '@primeuix/themes';
+import datatable from '@primeuix/themes/aura/datatable';
+import virtualscroller from '@primeuix/themes/aura/virtualscroller';
+import { ink } from './theme';
+
+const cell = '0.4rem 1rem 0.4rem 0';
+const rule = 'var(--rule)';
+
+let worn = false;
+
+/** The look of tables, which comes with the first that is shown. */
+export function wearTableLook(): void {
+  if (worn) return;
+  worn = true;
+  updatePreset({
+    components: {
+      datatable: {
+        ...datatable,
+        headerCell: { ...datatable.headerCell, background: 'transparent', color: ink, padding: cell },
+        columnTitle: { fontWeight: '700' },
+        bodyCell: { ...datatable.bodyCell, padding: cell },
+        row: { ...datatable.row, background: 'transparent', color: ink },
+        colorScheme: { light: { root: { borderColor: rule } }, dark: { root: { borderColor: rule } } },
+        css: () => '.p-datatable-table th, .p-datatable-table td { vertical-align: top; }',
+      },
+      virtualscroller,
+    },
+  });
+}
