@@ -64,7 +64,7 @@ export const SCHOOL_WORDS: Readonly<
     sides: { stay: 'they stay, down in the cover', drop: 'they drop to the next deep water' },
   },
   patience: {
-    about: 'RetryPolicy',
+    about: 'Patience',
     sides: { move: 'move fast', 'several-casts': 'several casts an object', 'circle-back': 'circle back' },
   },
 };
