@@ -17,6 +17,7 @@ export { minutesOf, clockOf } from './day/windows.js';
 export { sayClock, sayHours } from './day/say-clock.js';
 export { makePlan, planDay, type PlannedDay, type PlanOptions, type SheetMoment } from './plan/make-plan.js';
 export { headline } from './plan/headline.js';
+export { onDeck } from './plan/on-deck.js';
 export { ENGINE_VERSION } from './plan/version.js';
 export { waterDensityKgM3 } from './water/density.js';
 export { thermoclineOf, type Thermocline } from './water/profile.js';

@@ -11,6 +11,7 @@ import { goTo } from './go-to.js';
 import { dayClock, windowAt } from './moment.js';
 import type { Trip } from './trip.js';
 import { matteringWords, moveWords, oddsWords, rateWords } from './words.js';
+import { onDeck } from '../plan/on-deck.js';
 
 /** What to do next, in words and as it would be noted. */
 export interface NextStep {
@@ -48,8 +49,6 @@ const USUAL_SPEED_MPS = 11;
 /** What is left where no plan says when the day ends. */
 const OPEN_END_MIN = 180;
 const MIN_LEFT_MIN = 30;
-/** Rods that lie ready. */
-const ON_DECK = 5;
 
 export interface FindingsInput {
   readonly trip: Trip;
@@ -59,16 +58,10 @@ export interface FindingsInput {
   readonly speedMps?: number;
 }
 
-/** Categories that lie ready on deck: what the plan names first in its windows. */
-function onDeck({ plan }: Trip): Set<string> {
-  const windows = plan?.plan.windows ?? [];
-  const most = Math.min(ON_DECK, plan?.conditions.maxRods ?? ON_DECK);
-  const ranked = [0, 1, 2].flatMap((rank) => windows.flatMap(({ presentations }) => presentations[rank] ?? []));
-  return new Set([...new Set(ranked.map(({ category }) => category))].slice(0, most));
-}
-
 function costOf({ trip, lonLat, speedMps = USUAL_SPEED_MPS }: FindingsInput) {
-  const ready = onDeck(trip);
+  const { windows = [] } = trip.plan?.plan ?? {};
+  // What the plan names first in its windows lies ready on deck.
+  const ready = new Set<string>(onDeck(windows, trip.plan?.conditions.maxRods).map(({ category }) => category));
   const stops = new Map(trip.begin.stops.map((stop) => [stop.name, stop]));
   const at = (option: Candidate | null): readonly [number, number] | null =>
     (option?.spot ? stops.get(option.spot)?.lonLat : null) ?? null;

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { headline, minutesOf, nameOf, say, type PlanWindow } from '@inky-shoal/core';
+import { headline, minutesOf, nameOf, onDeck, say, type PlanWindow } from '@inky-shoal/core';
 import * as z from 'zod';
 import { ButtonDirective } from 'primeng/button';
 import { BookService } from '../base/book.service';
@@ -99,14 +99,8 @@ export class SheetView {
     );
   });
 
-  /** What to have tied on for the day: the first choices of the windows, then the seconds, within the rods on deck. */
-  protected readonly rods = computed(() => {
-    const windows = this.plan()?.windows ?? [];
-    const byRank = [0, 1, 2].flatMap((rank) => windows.flatMap(({ presentations }) => presentations[rank] ?? []));
-    const seen = new Map(byRank.reverse().map((presentation) => [presentation.category, presentation]));
-    const most = Math.min(5, this.planned()?.conditions.maxRods ?? 5);
-    return [...seen.values()].reverse().slice(0, most);
-  });
+  /** What to have tied on for the day. */
+  protected readonly rods = computed(() => onDeck(this.plan()?.windows ?? [], this.planned()?.conditions.maxRods));
 
   protected readonly saving = signal(false);
   protected readonly tableOpen = signal(false);

@@ -16,6 +16,26 @@ export const ON_TOP_M = 0.15;
 export const sayDepths = (depthM: readonly [number, number], units: UnitSystem): string =>
   depthM[1] <= ON_TOP_M ? 'on top' : sayRange('depth', depthM, units);
 
+const METRES_PER_MILE = 1609.344;
+const METRES_PER_YARD = 0.9144;
+/** So far, metres, a way is told in feet; over it in yards. */
+const IN_FEET_M = 45;
+/** So far, metres, it is told in yards, or in metres. */
+const NEAR_M = { us: 0.4 * METRES_PER_MILE, metric: 1000 };
+
+const inSteps = (figure: number, step: number): number => Math.max(1, Math.round(figure / step)) * step;
+
+/** A way over ground or water: `40 ft`, `340 yards`, `1.2 miles`; `15 m`, `120 m`, `2.4 km`. */
+export function sayWay(metres: number, units: UnitSystem): string {
+  if (metres >= NEAR_M[units]) {
+    return units === 'us' ? `${(metres / METRES_PER_MILE).toFixed(1)} miles` : `${(metres / 1000).toFixed(1)} km`;
+  }
+  if (units === 'metric') return `${inSteps(metres, metres < 100 ? 5 : 10)} m`;
+  return metres < IN_FEET_M
+    ? `${inSteps(toShown('depth', metres, units), 10)} ft`
+    : `${inSteps(metres / METRES_PER_YARD, 10)} yards`;
+}
+
 const LIGHT_NAMES: Record<Light, string> = {
   low: 'Low light',
   rising: 'Morning',

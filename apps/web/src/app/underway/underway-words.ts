@@ -7,23 +7,11 @@ import {
   placeWords,
   type TripEvent,
 } from '@inky-shoal/core/underway';
-import { compassOf, ON_TOP_M } from '../sheet/words';
-
-const METRES_PER_MILE = 1609.344;
-const METRES_PER_YARD = 0.9144;
+import { compassOf, ON_TOP_M, sayWay } from '../sheet/words';
 
 /** A time of day on the water's clock. */
 export const sayTime = (atMs: number, timeZone: string | undefined): string =>
   new Intl.DateTimeFormat('en-US', { hour: 'numeric', minute: '2-digit', timeZone }).format(atMs).toLowerCase();
-
-/** A way over water: `1.2 miles`, `340 yards`, `2.4 km`, `120 m`. */
-export function sayWay(metres: number, units: UnitSystem): string {
-  if (units === 'metric') {
-    return metres < 1000 ? `${Math.round(metres / 10) * 10} m` : `${(metres / 1000).toFixed(1)} km`;
-  }
-  const miles = metres / METRES_PER_MILE;
-  return miles < 0.4 ? `${Math.round(metres / METRES_PER_YARD / 10) * 10} yards` : `${miles.toFixed(1)} miles`;
-}
 
 /** Where to steer: `1.2 miles NW, 312°`. */
 export const sayGoTo = ({ distanceM, bearingDeg }: GoTo, units: UnitSystem): string =>

@@ -3,7 +3,8 @@ import { PositionService } from '../water/position.service';
 import { yieldOf } from './trip-yield.service';
 import { sayInstruments } from './instrument-words';
 import { sayStretch } from '@inky-shoal/core/underway';
-import { sayGoTo, sayWay } from './underway-words';
+import { sayWay } from '../sheet/words';
+import { sayGoTo } from './underway-words';
 
 const NOW = 1_000_000;
 const heard = (agoMs: number): Instruments['heard'] => ({

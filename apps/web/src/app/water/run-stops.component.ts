@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { say, type UnitSystem } from '@inky-shoal/core';
 import type { KeptRun } from './run.service';
-import { sayMinute, sayWay } from './spot-words';
+import { sayWay } from '../sheet/words';
+import { sayMinute } from './spot-words';
 
 /** The stops of a run in their order, and when one is back. */
 @Component({

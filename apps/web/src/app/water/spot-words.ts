@@ -1,26 +1,13 @@
-import { clockOf, nameOf, say, toShown, type UnitSystem } from '@inky-shoal/core';
+import { clockOf, nameOf, say, type UnitSystem } from '@inky-shoal/core';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
-import { capital, sayClock, sayHours } from '../sheet/words';
+import { capital, sayClock, sayHours, sayWay } from '../sheet/words';
 
-const METRES_A_MILE = 1609.344;
-/** Farther than this, metres, ways are told in miles or kilometres. */
-const FAR_M = { us: 400, metric: 950 };
 /** Farther than this, metres, deep water or a channel is no neighbour any more. */
 const NO_NEIGHBOUR_M = 5000;
 const CHANNEL_NEAR_M = 600;
 const COVER_NEAR_M = 150;
 /** Lower waves are not felt in a boat, metres. */
 const FELT_WAVE_M = 0.08;
-
-/** A way over ground or water, near ones in feet or metres, far ones in miles or kilometres. */
-export function sayWay(metres: number, units: UnitSystem): string {
-  if (metres < FAR_M[units]) {
-    const step = units === 'us' ? 10 : 5;
-    const shown = Math.max(1, Math.round(toShown('depth', metres, units) / step)) * step;
-    return `${shown} ${units === 'us' ? 'ft' : 'm'}`;
-  }
-  return units === 'us' ? `${(metres / METRES_A_MILE).toFixed(1)} miles` : `${(metres / 1000).toFixed(1)} km`;
-}
 
 /** The place in a few words: `Secondary point, Brindle Creek`. */
 export const sayPlace = ({ structure, zone }: Pick<PlacedSpot, 'structure' | 'zone'>): string =>

@@ -16,7 +16,8 @@ import type { ChartMapEvents } from './chart-map';
 import { depthLines, heatPixels, soundings, tintPixels } from './drawing';
 import type { MapToolEvents } from './map-tools';
 import { RunOnSheetComponent } from './run-on-sheet.component';
-import { sayAnswer, sayGood, sayGround, sayLie, sayMinute, sayPlace, sayWay } from './spot-words';
+import { sayAnswer, sayGood, sayGround, sayLie, sayMinute, sayPlace } from './spot-words';
+import { sayWay } from '../sheet/words';
 import { WaterView } from './water.view';
 import {
   buttons,

@@ -346,7 +346,9 @@ describe('marks, tracks and areas as files', () => {
     choose(fixture, MARKS, 'mine.gpx', gpx(lonLat(33, 33)));
     await until(fixture, () => text(fixture).includes('1 mark.'));
     await press(fixture, 'Put them on the chart');
-    expect(sent()).toEqual([expect.objectContaining({ kind: 'mark', name: 'Stump' })]);
+    let put: ChartFeature[] | undefined;
+    await until(fixture, () => (put ??= sent()) !== undefined);
+    expect(put).toEqual([expect.objectContaining({ kind: 'mark', name: 'Stump' })]);
     expect(listed(fixture)).toEqual(['Stump (mark)', 'Test ramp (ramp)']);
     const saved: string[] = [];
     jest.spyOn(saving, 'saveFile').mockImplementation((...given) => void saved.push(...given));
