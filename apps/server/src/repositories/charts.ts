@@ -2,13 +2,11 @@ import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import { ChartFeature, ChartFrame, type WaterChart } from '@inky-shoal/core/chart';
 import { refuseElsewhere } from '../db/elsewhere.js';
-import { inBatches } from '../db/in-batches.js';
+import { putRows, removeRows } from '../db/kept-rows.js';
 import type { Db } from '../db/open.js';
 import type { Unread } from './unread.js';
 
 const pack = promisify(gzip);
-const ROWS_AT_ONCE = 500;
-
 /** Charts of one book. Removed features stay until they are put again, so that removing can be undone. */
 export class ChartRepository {
   constructor(
@@ -79,20 +77,7 @@ export class ChartRepository {
         waterId,
         rows.map(({ id }) => id),
       );
-      await inBatches(rows, ROWS_AT_ONCE, (batch) =>
-        db
-          .insertInto('chart_feature')
-          .values(batch)
-          .onConflict((conflict) =>
-            conflict.column('id').doUpdateSet((set) => ({
-              feature: set.ref('excluded.feature'),
-              updated_at: set.ref('excluded.updated_at'),
-              removed_at: null,
-              changed_by: set.ref('excluded.changed_by'),
-            })),
-          )
-          .execute(),
-      );
+      await putRows(db, 'chart_feature', rows);
     });
   }
 
@@ -103,13 +88,6 @@ export class ChartRepository {
     now: string,
     device: string | null = null,
   ): Promise<number> {
-    const result = await this.db
-      .updateTable('chart_feature')
-      .set({ removed_at: now, changed_by: device })
-      .where('water_id', '=', waterId)
-      .where('removed_at', 'is', null)
-      .where('id', 'in', ids)
-      .executeTakeFirst();
-    return Number(result.numUpdatedRows);
+    return removeRows(this.db, 'chart_feature', ids, { now, device, waterId });
   }
 }

@@ -1,7 +1,7 @@
 import { ProfilePoint, type Reading, type ReadingBatch, type ReadingDraft } from '@inky-shoal/core';
 import * as z from 'zod';
 import { refuseElsewhere } from '../db/elsewhere.js';
-import { inBatches } from '../db/in-batches.js';
+import { putRows, removeRows } from '../db/kept-rows.js';
 import type { Db } from '../db/open.js';
 import type { NewReadingRow, ReadingRow } from '../db/schema.js';
 import type { Unread } from './unread.js';
@@ -32,8 +32,6 @@ const toRow = (id: string, waterId: string, draft: ReadingDraft, device: string 
   suspect: draft.suspect ? 1 : 0,
   removed_at: null,
 });
-
-const ROWS_AT_ONCE = 1000;
 
 /** Readings of one book's waters. Removed ones stay until their place is wanted, so that removing can be undone. */
 export class ReadingRepository {
@@ -71,37 +69,12 @@ export class ReadingRepository {
         waterId,
         rows.map(({ id }) => id),
       );
-      await inBatches(rows, ROWS_AT_ONCE, (batch) =>
-        db
-          .insertInto('reading')
-          .values(batch)
-          .onConflict((conflict) =>
-            conflict.column('id').doUpdateSet((set) => ({
-              water_id: set.ref('excluded.water_id'),
-              at: set.ref('excluded.at'),
-              surface_temp_c: set.ref('excluded.surface_temp_c'),
-              visibility_m: set.ref('excluded.visibility_m'),
-              zone_id: set.ref('excluded.zone_id'),
-              profile: set.ref('excluded.profile'),
-              suspect: set.ref('excluded.suspect'),
-              removed_at: null,
-              changed_by: set.ref('excluded.changed_by'),
-            })),
-          )
-          .execute(),
-      );
+      await putRows(db, 'reading', rows);
     });
   }
 
   /** @returns how many of these there were to remove */
   async removeAll(waterId: string, ids: readonly string[], now: string, device: string | null = null): Promise<number> {
-    const result = await this.db
-      .updateTable('reading')
-      .set({ removed_at: now, changed_by: device })
-      .where('water_id', '=', waterId)
-      .where('removed_at', 'is', null)
-      .where('id', 'in', ids)
-      .executeTakeFirst();
-    return Number(result.numUpdatedRows);
+    return removeRows(this.db, 'reading', ids, { now, device, waterId });
   }
 }

@@ -1,5 +1,5 @@
 import { TackleDraft, type KeptTackle } from '@inky-shoal/core/tackle';
-import { inBatches } from '../db/in-batches.js';
+import { putRows, removeRows } from '../db/kept-rows.js';
 import type { Db } from '../db/open.js';
 import type { TackleRow } from '../db/schema.js';
 import type { Unread } from './unread.js';
@@ -15,8 +15,6 @@ const toKept = ({
   item: TackleDraft.parse(JSON.parse(item)),
   updatedAt: updated_at,
 });
-
-const ROWS_AT_ONCE = 500;
 
 /** Tackle of one book. Removed pieces stay until they are put again, so that removing can be undone. */
 export class TackleRepository {
@@ -45,33 +43,11 @@ export class TackleRepository {
       removed_at: null,
       changed_by: device,
     }));
-    await this.db.transaction().execute(async (db) => {
-      await inBatches(rows, ROWS_AT_ONCE, (batch) =>
-        db
-          .insertInto('tackle')
-          .values(batch)
-          .onConflict((conflict) =>
-            conflict.column('id').doUpdateSet((set) => ({
-              kind: set.ref('excluded.kind'),
-              item: set.ref('excluded.item'),
-              updated_at: set.ref('excluded.updated_at'),
-              removed_at: null,
-              changed_by: set.ref('excluded.changed_by'),
-            })),
-          )
-          .execute(),
-      );
-    });
+    await this.db.transaction().execute((db) => putRows(db, 'tackle', rows));
   }
 
   /** @returns how many of these there were to remove */
   async removeAll(ids: readonly string[], now: string, device: string | null = null): Promise<number> {
-    const result = await this.db
-      .updateTable('tackle')
-      .set({ removed_at: now, changed_by: device })
-      .where('removed_at', 'is', null)
-      .where('id', 'in', ids)
-      .executeTakeFirst();
-    return Number(result.numUpdatedRows);
+    return removeRows(this.db, 'tackle', ids, { now, device });
   }
 }
