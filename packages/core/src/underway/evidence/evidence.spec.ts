@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { seededNumbers } from '../../testing/random';
 import { backward, cholesky, forward } from './cholesky';
 import type { Block, Candidate } from './fished';
-import { coder, covariance, likeIn, moments, VARIANCE } from './kernel';
+import { coder, covariance, DAY_VARIANCE, HOUR_VARIANCE, likeIn, VARIANCE } from './kernel';
 import { mattering, moveBetween, nextMove, preferences, type Underway } from './next-move';
 import { normalBelow, Z80 } from './normal';
 import { posterior, preferenceOf, rateAt, usualLog, USUAL_RATE } from './posterior';
@@ -78,15 +78,43 @@ describe('how alike things are', () => {
 
   it('adds up to the covariance, which fades with the hours', () => {
     const code = coder();
-    const between = (aMin: number, bMin: number) =>
-      covariance(code(POINT, aMin), code(FLAT, bMin), moments(aMin, bMin));
+    const between = (aMin: number, bMin: number) => covariance(code(POINT, aMin), code(FLAT, bMin));
     const shared = Object.entries(VARIANCE).reduce(
       (sum, [attribute, variance]) => sum + variance * likeIn(attribute as keyof typeof VARIANCE, POINT, FLAT),
       0,
     );
-    const { day } = moments(400, 400);
-    expect(between(400, 400)).toBeCloseTo(shared + day, 10);
-    expect(between(400, 700)).toBeLessThan(between(400, 400));
+    expect(between(400, 400)).toBeCloseTo(shared + DAY_VARIANCE + HOUR_VARIANCE, 10);
+    // Five hours on, whichever is first: a third of the attributes' share, and next to nothing of the hour's.
+    const later = shared * Math.exp(-1) + DAY_VARIANCE + HOUR_VARIANCE * Math.exp(-300 / 90);
+    expect(between(400, 700)).toBeCloseTo(later, 10);
+    expect(between(700, 400)).toBeCloseTo(later, 10);
+  });
+});
+
+describe('the next move', () => {
+  it('is the best of all candidates, though only those that could be are looked at closely', () => {
+    const blocks = [block(POINT, 2), block(FLAT, 0, { atMin: 460 }), block(DEEPER, 1, { atMin: 500 })];
+    for (const [leftMin, leaning] of [
+      [300, undefined],
+      [60, ({ id }: Candidate) => (id === 'flat' ? 3 : 1)],
+      [480, ({ id }: Candidate) => (id === 'other point' ? 2 : 0.5)],
+    ] as const) {
+      const advice = nextMove({
+        blocks,
+        candidates: ALL,
+        nowId: 'point',
+        atMin: 520,
+        leftMin,
+        costMin: (from, to) => (from?.id === to.id ? 0 : 10),
+        ...(leaning && { leaning }),
+      });
+      const known = posterior(blocks, preferences(blocks, ALL));
+      const z = 0.5 * Math.sqrt(leftMin / 480);
+      const worth = (to: Candidate) =>
+        (rateAt(known.rate(asked(to), 520), z) * (leaning?.(to) ?? 1) * (leftMin - (to.id === 'point' ? 0 : 10))) / 60;
+      const [best] = [...ALL].sort((a, b) => worth(b) - worth(a));
+      expect(advice?.to.id).toBe(best?.id);
+    }
   });
 });
 
@@ -112,7 +140,7 @@ describe('what is believed', () => {
       const one = block(POINT, bites, { hours });
       const rate = posterior([one], [0]).rate({ fished: POINT, preference: 0 }, one.atMin);
       const code = coder()(POINT, one.atMin);
-      const variance = covariance(code, code, moments(one.atMin, one.atMin));
+      const variance = covariance(code, code);
       // One number alone: the density is laid out and summed.
       let [sum, mean, square, top, highest] = [0, 0, 0, 0, -Infinity];
       for (let f = -8; f <= 8; f += 0.001) {

@@ -87,6 +87,13 @@ export interface Coded {
   /** Logarithms, in the lengths over which they are alike. */
   readonly depth: number;
   readonly pace: number;
+  /** What is lost between two moments is a product of what each has: exp(-(b - a) / length) = exp(a / length) exp(-b / length). */
+  readonly attributeUp: number;
+  readonly attributeDown: number;
+  readonly hourUp: number;
+  readonly hourDown: number;
+  readonly schoolUp: number;
+  readonly schoolDown: number;
 }
 
 /** Gives each word a number of its own. */
@@ -110,21 +117,14 @@ export function coder(): (fished: Fished, atMin: number) => Coded {
     light: code(light),
     depth: Math.log(depthM + SOFT_DEPTH_M) / DEPTH_LOG,
     pace: Math.log(paceMps + SOFT_PACE_MPS) / PACE_LOG,
+    attributeUp: Math.exp(atMin / ATTRIBUTE_LENGTH_MIN),
+    attributeDown: Math.exp(-atMin / ATTRIBUTE_LENGTH_MIN),
+    hourUp: Math.exp(atMin / HOUR_LENGTH_MIN),
+    hourDown: Math.exp(-atMin / HOUR_LENGTH_MIN),
+    schoolUp: Math.exp(atMin / SCHOOL_LENGTH_MIN),
+    schoolDown: Math.exp(-atMin / SCHOOL_LENGTH_MIN),
   });
 }
-
-/** What two moments of a day share: of what an attribute does, and of the day and the hour whatever is fished. */
-export interface Moments {
-  readonly attributes: number;
-  readonly day: number;
-  readonly school: number;
-}
-
-export const moments = (oneMin: number, otherMin: number): Moments => ({
-  attributes: apart(oneMin, otherMin, ATTRIBUTE_LENGTH_MIN),
-  day: DAY_VARIANCE + HOUR_VARIANCE * apart(oneMin, otherMin, HOUR_LENGTH_MIN),
-  school: SCHOOL_VARIANCE * apart(oneMin, otherMin, SCHOOL_LENGTH_MIN),
-});
 
 /** What is not known of both is the same here, as where no trim was changed. */
 const sameThing = (a: Coded, b: Coded): boolean =>
@@ -136,8 +136,10 @@ const sameThing = (a: Coded, b: Coded): boolean =>
   Object.is(a.structure, b.structure) &&
   Object.is(a.cover, b.cover);
 
-/** Covariance of the logarithms of two rates: all attributes together, and the day. */
-export function covariance(a: Coded, b: Coded, { attributes, day, school }: Moments): number {
+/** Covariance of the logarithms of two rates: all attributes together, and the day and the hour whatever is fished. */
+export function covariance(a: Coded, b: Coded): number {
+  const early = a.atMin < b.atMin ? a : b;
+  const late = a.atMin < b.atMin ? b : a;
   let shared =
     VARIANCE.depth * Math.exp(-0.5 * (a.depth - b.depth) ** 2) +
     VARIANCE.pace * Math.exp(-0.5 * (a.pace - b.pace) ** 2);
@@ -148,5 +150,7 @@ export function covariance(a: Coded, b: Coded, { attributes, day, school }: Mome
   else if (a.role === b.role) shared += VARIANCE.category * SAME_ROLE;
   if (a.trim === b.trim) shared += VARIANCE.trim;
   if (a.light === b.light) shared += VARIANCE.light;
-  return shared * attributes + day + (sameThing(a, b) ? school : 0);
+  const hour = DAY_VARIANCE + HOUR_VARIANCE * early.hourUp * late.hourDown;
+  const school = sameThing(a, b) ? SCHOOL_VARIANCE * early.schoolUp * late.schoolDown : 0;
+  return shared * early.attributeUp * late.attributeDown + hour + school;
 }

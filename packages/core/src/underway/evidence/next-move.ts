@@ -134,12 +134,24 @@ export function nextMove({ blocks, candidates, nowId, atMin, leftMin, costMin, l
   const asked = (candidate: Candidate) => ({ fished: candidate, preference: preferenceOf(candidate.prior, usual) });
   const known = posterior(blocks, preferences(blocks, candidates));
   const z = OPTIMISM * Math.sqrt(Math.max(0, leftMin) / FULL_DAY_MIN);
-  let best: { to: Candidate; rate: Rate; worth: number; hours: number } | null = null;
-  for (const to of candidates) {
-    const rate = shifted(known.rate(asked(to), atMin), leaning?.(to) ?? 1);
-    const hours = Math.max(0, leftMin - costMin(now, to)) / 60;
+  /** Candidates by what they would be worth at the most, the best first. */
+  const prospects = (from: Posterior) =>
+    candidates
+      .map((to, at) => {
+        const prospect = from.prospect(asked(to), atMin);
+        const factor = leaning?.(to) ?? 1;
+        const hours = Math.max(0, leftMin - costMin(now, to)) / 60;
+        const most = rateAt({ logMean: prospect.logMean, logSd: prospect.mostLogSd }, z) * factor * hours;
+        return { to, at, hours, factor, prospect, most };
+      })
+      .sort((a, b) => b.most - a.most);
+  let best: { to: Candidate; rate: Rate; worth: number; hours: number; at: number } | null = null;
+  for (const { to, at, hours, factor, prospect, most } of prospects(known)) {
+    // How sure the rest is need not be known: not even its best case is as good.
+    if (best && most < best.worth) break;
+    const rate = shifted(prospect.rate(), factor);
     const worth = rateAt(rate, z) * hours;
-    if (!best || worth > best.worth) best = { to, rate, worth, hours };
+    if (!best || worth > best.worth || (worth === best.worth && at < best.at)) best = { to, rate, worth, hours, at };
   }
   if (!best) return null;
   const { to, rate, hours } = best;

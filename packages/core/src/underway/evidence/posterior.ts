@@ -1,6 +1,6 @@
-import { backward, cholesky, forward, squared, type LowerTriangle } from './cholesky.js';
+import { backward, cholesky, dot, forward, squared, type LowerTriangle } from './cholesky.js';
 import type { Block, Candidate, EvidenceAttribute, Fished } from './fished.js';
-import { attributeCovariance, coder, covariance, likeIn, moments, type Coded, type Moments } from './kernel.js';
+import { attributeCovariance, coder, covariance, likeIn, type Coded } from './kernel.js';
 
 /** Bites an hour of something as good as the plan's usual, before anything is known of the day. */
 export const USUAL_RATE = 1;
@@ -48,10 +48,20 @@ export interface RateQuery {
   readonly preference: number;
 }
 
+/** A rate before it is known how well it is known. */
+export interface Prospect {
+  readonly logMean: number;
+  /** Its standard deviation is at most this: what it would be if nothing had been fished. */
+  readonly mostLogSd: number;
+  readonly rate: () => Rate;
+}
+
 /** What is believed after some blocks: ask it of candidates and of attributes. */
 export interface Posterior {
   /** Rate of something at a minute of the day. */
   readonly rate: (asked: RateQuery, atMin: number) => Rate;
+  /** The same in two steps: what is likely at once, and how sure that is when it is wanted, which takes far longer. */
+  readonly prospect: (asked: RateQuery, atMin: number) => Prospect;
   /** How much better one thing is than another, as the logarithm of a factor. */
   readonly against: (one: RateQuery, other: RateQuery, atMin: number) => { mean: number; sd: number };
   /**
@@ -77,8 +87,7 @@ export function posterior(blocks: readonly Block[], preferences: readonly number
   for (let i = 0; i < n; i++) {
     for (let j = 0; j <= i; j++) {
       const [a, b] = [coded[i] as Coded, coded[j] as Coded];
-      const shared =
-        covariance(a, b, moments(a.atMin, b.atMin)) + trust(preferences[i] as number, preferences[j] as number);
+      const shared = covariance(a, b) + trust(preferences[i] as number, preferences[j] as number);
       kernel[i * n + j] = shared;
       kernel[j * n + i] = shared;
     }
@@ -113,39 +122,41 @@ export function posterior(blocks: readonly Block[], preferences: readonly number
   }
   /** At the top the weight of a block is the gradient: what it brought over what was expected of it. */
   const weights = expected.map((own, at) => (blocks[at] as Block).bites - own);
-  /** Mean and variance of what shares so much with each block, and so much with itself. */
-  const asked = (shared: Float64Array, own: number): { mean: number; variance: number } => {
+  /** Mean of what shares so much with each block. */
+  const meanOf = (shared: Float64Array): number => {
     let mean = 0;
-    for (let at = 0; at < n; at++) {
-      mean += (shared[at] as number) * (weights[at] as number);
-      shared[at] = (shared[at] as number) * (root[at] as number);
-    }
-    return { mean, variance: own - squared(forward(lower, shared)) };
+    for (let at = 0; at < n; at++) mean += (shared[at] as number) * (weights[at] as number);
+    return mean;
   };
-  // Many things are asked of one minute: what it shares with each block's is reckoned once.
-  let minute = Number.NaN;
-  let since: Moments[] = [];
+  /** Its variance, where it shares so much with itself. */
+  const varianceOf = (shared: Float64Array, own: number): number =>
+    own -
+    squared(
+      forward(
+        lower,
+        shared.map((value, at) => value * (root[at] as number)),
+      ),
+    );
+  const asked = (shared: Float64Array, own: number) => ({ mean: meanOf(shared), variance: varianceOf(shared, own) });
   const sharedWith = ({ fished, preference }: RateQuery, atMin: number): Float64Array => {
-    if (atMin !== minute) {
-      minute = atMin;
-      since = coded.map((block) => moments(atMin, block.atMin));
-    }
     const own = code(fished, atMin);
     const shared = new Float64Array(n);
     for (let at = 0; at < n; at++) {
-      shared[at] =
-        covariance(own, coded[at] as Coded, since[at] as Moments) + trust(preference, preferences[at] as number);
+      shared[at] = covariance(own, coded[at] as Coded) + trust(preference, preferences[at] as number);
     }
     return shared;
   };
   const between = (one: RateQuery, other: RateQuery, atMin: number): number =>
-    covariance(code(one.fished, atMin), code(other.fished, atMin), moments(atMin, atMin)) +
-    trust(one.preference, other.preference);
+    covariance(code(one.fished, atMin), code(other.fished, atMin)) + trust(one.preference, other.preference);
+  const prospect = (thing: RateQuery, atMin: number): Prospect => {
+    const shared = sharedWith(thing, atMin);
+    const own = between(thing, thing, atMin);
+    const logMean = priorLog(thing.preference) + meanOf(shared);
+    return { logMean, mostLogSd: Math.sqrt(own), rate: () => rateOf(logMean, varianceOf(shared, own)) };
+  };
   return {
-    rate: (thing, atMin) => {
-      const { mean, variance } = asked(sharedWith(thing, atMin), between(thing, thing, atMin));
-      return rateOf(priorLog(thing.preference) + mean, variance);
-    },
+    prospect,
+    rate: (thing, atMin) => prospect(thing, atMin).rate(),
     against: (one, other, atMin) => {
       const less = sharedWith(other, atMin);
       const shared = sharedWith(one, atMin).map((value, at) => value - (less[at] as number));
@@ -204,9 +215,5 @@ const trust = (one: number, other: number): number => PRIOR_POWER_VARIANCE * one
 
 function multiplied(matrix: Float64Array, vector: Float64Array): Float64Array {
   const n = vector.length;
-  return vector.map((_, row) => {
-    let sum = 0;
-    for (let col = 0; col < n; col++) sum += (matrix[row * n + col] as number) * (vector[col] as number);
-    return sum;
-  });
+  return vector.map((_, row) => dot(matrix, row * n, vector, 0, n));
 }
