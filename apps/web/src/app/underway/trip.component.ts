@@ -1,18 +1,15 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { capital, nameOf, say, sayRange, type Plan } from '@inky-shoal/core';
+import { capital, nameOf } from '@inky-shoal/core';
 import {
   advisedAt,
   dayClock,
   type DayReading,
   type Fishing,
   type TripFindings,
-  latestReading,
-  type NextStep,
   type OffPlan,
   sayStretch,
-  TRIM_WORDS,
   type Trip,
   windowAt,
 } from '@inky-shoal/core/underway';
@@ -26,13 +23,15 @@ import { answersOnSheet, type SheetNote } from './answers-on-sheet';
 import { ChangeFormComponent } from './change-form.component';
 import { FishFormComponent } from './fish-form.component';
 import { sayInstruments } from './instrument-words';
+import { NextMoveComponent } from './next-move.component';
+import { OffPlanComponent } from './off-plan.component';
 import { OrderComponent } from './order.component';
 import { TripReadingComponent } from './reading-form.component';
 import { CASTS_A_TAP, type Tap, TapsComponent } from './taps.component';
 import { TripLogComponent } from './trip-log.component';
-import { eventWords, sayDepth, sayTime, sayWhere } from './underway-words';
+import { TripNowComponent } from './trip-now.component';
+import { eventWords, sayTime } from './underway-words';
 import { FoldComponent } from '../ui/fold.component';
-import { ON_TOP_M } from '../sheet/words';
 
 /** What may stand in the middle instead of the advice. */
 type Panel = 'change' | 'reading' | 'fish';
@@ -43,9 +42,6 @@ const AWAKE_WORDS = {
   cannot: 'This browser may let the screen go dark.',
 } as const;
 
-/** Reasons shown for what is fished: the heaviest. */
-const REASONS_SHOWN = 3;
-
 /** A trip under way: the present advice, the next move, nine targets; the rest below. */
 @Component({
   selector: 'inky-trip',
@@ -55,10 +51,13 @@ const REASONS_SHOWN = 3;
     ChangeFormComponent,
     FishFormComponent,
     FoldComponent,
+    NextMoveComponent,
+    OffPlanComponent,
     OrderComponent,
     SheetChartComponent,
     TapsComponent,
     TripLogComponent,
+    TripNowComponent,
     TripReadingComponent,
   ],
   templateUrl: './trip.component.html',
@@ -106,31 +105,6 @@ export class TripComponent {
 
   /** What was said to be fished last, else what the plan has for this hour. */
   protected readonly fishing = computed(() => this.trip().fishing ?? advisedAt(this.trip(), this.nowMs()));
-  private readonly presentation = computed(() =>
-    this.window()?.presentations.find(({ category }) => category === this.fishing()?.category),
-  );
-  protected readonly lure = computed(() => capital(nameOf(this.fishing()?.category ?? '')));
-  protected readonly where = computed(() => sayWhere(this.fishing() as Fishing));
-  protected readonly depthWords = computed(() => {
-    const { depthM } = this.fishing() as Fishing;
-    const range = this.presentation()?.runDepthM;
-    const asPlanned = range && depthM >= range[0] - 0.05 && depthM <= range[1] + 0.05 && range[1] > ON_TOP_M;
-    return asPlanned ? sayRange('depth', range, this.units()) : sayDepth(depthM, this.units());
-  });
-  /** How it is moved, and what is other than advised: the first sentence, and the rest for who wants it. */
-  protected readonly manner = computed(() => {
-    const { trim } = this.fishing() as Fishing;
-    const text = this.presentation()?.retrieve.text ?? '';
-    const [first = '', ...rest] = text.split(/(?<=[.!]) /);
-    const changed = trim ? ` With ${TRIM_WORDS[trim]}.` : '';
-    return { first: `${capital(first)}${changed}`, rest: rest.join(' ') };
-  });
-  protected readonly reasons = computed(() =>
-    (this.presentation()?.because ?? []).slice(0, REASONS_SHOWN).map(({ text }) => text),
-  );
-  protected readonly why = signal(false);
-  protected readonly because = signal(false);
-
   /** Bites on the sheet, at their hour and depth. */
   protected readonly answers = computed(() => {
     const notes = this.trip().notes.flatMap(({ event, atMs }): SheetNote[] =>
@@ -166,12 +140,6 @@ export class TripComponent {
   });
   /** What stands in the reading's fields to begin with: the water's temperature, where instruments tell it. */
   protected readonly readBegin = signal<DayReading>({});
-  protected readonly readingWords = computed(() => {
-    const { surfaceTempC } = { ...this.trip().plan?.conditions, ...latestReading(this.trip()) };
-    return surfaceTempC === undefined
-      ? 'Take a reading'
-      : `Water ${say('temp', surfaceTempC, this.units())}. New reading`;
-  });
   protected readonly awakeWords = computed(() => AWAKE_WORDS[this.awake()]);
 
   constructor() {
@@ -179,25 +147,8 @@ export class TripComponent {
     effect(() => this.box()?.nativeElement.focus());
   }
 
-  protected planWords(plan: Plan): string {
-    const window = windowAt(plan.windows, this.minute());
-    const [lure, place] = [window?.presentations[0], window?.holding[0]];
-    if (!lure) return 'nothing for this hour';
-    const where = place ? `, ${nameOf(place.structure)}` : '';
-    return `${nameOf(lure.category)}, ${sayRange('depth', lure.runDepthM, this.units())}${where}`;
-  }
-
   protected effortWords({ hours, bites }: TripFindings): string {
     return `${bites} ${bites === 1 ? 'bite' : 'bites'} in ${sayStretch(hours * 3_600_000)} of fishing.`;
-  }
-
-  protected guessWords(): string {
-    const notes = this.trip().notes.length;
-    return `A guess from ${notes} ${notes === 1 ? 'note' : 'notes'}.`;
-  }
-
-  protected changes(move: NextStep['move']): boolean {
-    return move !== 'stay' && move !== 'turn-back';
   }
 
   protected tap(tap: Tap): void {

@@ -1,0 +1,73 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { capital, nameOf, say, sayRange, type PlanWindow, type UnitSystem } from '@inky-shoal/core';
+import { type Fishing, latestReading, TRIM_WORDS, type Trip } from '@inky-shoal/core/underway';
+import { ButtonDirective } from 'primeng/button';
+import { ON_TOP_M } from '../sheet/words';
+import { sayDepth, sayWhere } from './underway-words';
+
+/** Reasons shown for what is fished: the heaviest. */
+const REASONS_SHOWN = 3;
+
+/** What is fished now: the lure, how deep, where, how it is moved, and why. */
+@Component({
+  selector: 'inky-trip-now',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ButtonDirective],
+  templateUrl: './trip-now.component.html',
+  styles: `
+    :host {
+      display: block;
+      padding: 0.6rem 0 0.4rem;
+    }
+    h2 {
+      font-size: 1.5rem;
+    }
+    p {
+      font-size: 1.1rem;
+    }
+    .row {
+      display: flex;
+      justify-content: space-between;
+      gap: 0.75rem;
+      font-size: 1rem;
+    }
+  `,
+})
+export class TripNowComponent {
+  readonly trip = input.required<Trip>();
+  readonly window = input.required<PlanWindow | null>();
+  readonly fishing = input.required<Fishing | null>();
+  readonly units = input.required<UnitSystem>();
+  readonly changeWanted = output();
+  readonly readingWanted = output();
+
+  private readonly presentation = computed(() =>
+    this.window()?.presentations.find(({ category }) => category === this.fishing()?.category),
+  );
+  protected readonly lure = computed(() => capital(nameOf(this.fishing()?.category ?? '')));
+  protected readonly where = computed(() => sayWhere(this.fishing() as Fishing));
+  protected readonly depthWords = computed(() => {
+    const { depthM } = this.fishing() as Fishing;
+    const range = this.presentation()?.runDepthM;
+    const asPlanned = range && depthM >= range[0] - 0.05 && depthM <= range[1] + 0.05 && range[1] > ON_TOP_M;
+    return asPlanned ? sayRange('depth', range, this.units()) : sayDepth(depthM, this.units());
+  });
+  /** How it is moved, and what is other than advised: the first sentence, and the rest for who wants it. */
+  protected readonly manner = computed(() => {
+    const { trim } = this.fishing() as Fishing;
+    const text = this.presentation()?.retrieve.text ?? '';
+    const [first = '', ...rest] = text.split(/(?<=[.!]) /);
+    const changed = trim ? ` With ${TRIM_WORDS[trim]}.` : '';
+    return { first: `${capital(first)}${changed}`, rest: rest.join(' ') };
+  });
+  protected readonly reasons = computed(() =>
+    (this.presentation()?.because ?? []).slice(0, REASONS_SHOWN).map(({ text }) => text),
+  );
+  protected readonly why = signal(false);
+  protected readonly readingWords = computed(() => {
+    const { surfaceTempC } = { ...this.trip().plan?.conditions, ...latestReading(this.trip()) };
+    return surfaceTempC === undefined
+      ? 'Take a reading'
+      : `Water ${say('temp', surfaceTempC, this.units())}. New reading`;
+  });
+}
