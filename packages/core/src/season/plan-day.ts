@@ -8,6 +8,7 @@ import type { SeasonZone } from './zone-year.js';
 
 /** An overlay of this strength or more counts as there. */
 const THERE = 0.5;
+const YEAR_DAYS = 365;
 
 export interface PhaseShare {
   readonly phase: Phase;
@@ -27,15 +28,25 @@ export function phaseShares({ phases }: Pick<SeasonZone, 'phases'>, day: number)
 export const phaseOn = ({ phases }: Pick<SeasonZone, 'phases'>, day: number): Phase =>
   phases.phases[likeliest(phasesOn(phases, day))] as Phase;
 
-/** What the season knows of a day in a zone, as conditions to plan it from. Weather goes in where it is known. */
+/** A day of the season's span at the same time of year, for one that lies outside of it. */
+function withinSpan({ firstDay, lastDay }: SeasonYear, day: number): number {
+  const years =
+    day > lastDay ? Math.ceil((day - lastDay) / YEAR_DAYS) : -Math.ceil(Math.max(0, firstDay - day) / YEAR_DAYS);
+  return Math.min(lastDay, Math.max(firstDay, day - years * YEAR_DAYS));
+}
+
+/**
+ * What the season knows of a day in a zone, as conditions to plan it from. Weather goes in where it is known. A day
+ * outside the season's span is taken as the same time of year within it.
+ */
 export function conditionsOn(
   year: SeasonYear,
   zone: SeasonZone,
   day: number,
   weather: readonly WeatherDay[],
 ): Partial<ConditionsInput> {
-  const at = Math.min(year.lastDay, Math.max(year.firstDay, day)) - year.firstDay;
-  const date = dateOf(year.firstDay + at);
+  const at = withinSpan(year, day) - year.firstDay;
+  const date = dateOf(day);
   const round = (value: number, step: number) => Math.round(value / step) * step;
   const tidy = (value: number) => Number(value.toFixed(2));
   const known = weather.find((each) => each.date === date);

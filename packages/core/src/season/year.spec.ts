@@ -172,6 +172,12 @@ describe('planning a day of the season', () => {
     expect(soon.surfaceTempC).toBeCloseTo(zone.surfaceC[year.today + 2 - year.firstDay]!, 1);
     const later = conditionsOn(year, zone, year.today + 60, WEATHER);
     expect(later.sky).toBeUndefined();
+    // A day two years on is as the same time of the year that is known, and keeps its own date.
+    const far = conditionsOn(year, zone, year.today + 2 * 365, WEATHER);
+    expect(far).toMatchObject({ date: '2029-03-12' });
+    expect(far.surfaceTempC).toBeCloseTo(zone.surfaceC[year.today - year.firstDay]!, 1);
+    const before = conditionsOn(year, zone, year.firstDay - 30, WEATHER);
+    expect(before.surfaceTempC).toBeCloseTo(zone.surfaceC[335]!, 1);
     expect(phaseShares(zone, year.today).reduce((sum, { probability }) => sum + probability, 0)).toBeGreaterThan(0.9);
   });
 });
