@@ -183,14 +183,14 @@ describe('a trip', () => {
     const next = page.locator('.move');
     await says(next, /^Begin with the /);
     await tap(page, '20 casts');
-    await says(page.locator('.next'), /if you stay|Stay, and go on/);
+    await says(page.locator('inky-next-move'), /if you stay|Stay, and go on/);
     await tap(page, 'Landed');
     await page.getByRole('button', { name: 'Fish on' }).click();
     await tap(page, 'Landed');
     await page.getByRole('button', { name: 'Fish on' }).click();
     await says(next, /Turn round|Stay/);
     await page.getByRole('button', { name: 'Because' }).click();
-    await says(page.locator('.next'), 'Several bites in a short stretch');
+    await says(page.locator('inky-next-move'), 'Several bites in a short stretch');
     await page.getByRole('button', { name: 'Undo' }).click();
     await says(page.locator('.last'), 'Landed');
     await page.getByRole('button', { name: 'Undo' }).click();
@@ -202,14 +202,14 @@ describe('a trip', () => {
     // What is advised is fished with one tap, and carried into the next note.
     await page.getByRole('button', { name: 'I do that' }).click();
     await tap(page, 'Short');
-    const lure = await textOf(page.locator('.now h2'));
+    const lure = await textOf(page.locator('inky-trip-now h2'));
     await says(page.locator('inky-trip-log li').first(), new RegExp(`Short strike${lure}`, 'i'));
     // Another lure in two taps.
     await page.getByRole('button', { name: 'Change', exact: true }).click();
     const other = page.locator('inky-change li button').nth(1);
     const words = (await textOf(other)).split(' at ')[0] as string;
     await other.click();
-    await says(page.locator('.now h2'), words);
+    await says(page.locator('inky-trip-now h2'), words);
   });
 
   it('is looked back on after the last cast, in own words too, and kept with its review', async () => {
@@ -267,7 +267,7 @@ describe('a trip', () => {
     await says(first, /Ditch bend8 to 9 am, 10 ft0\.7 miles N, 000°/);
     await says(second, /Long point9:20 to 10:40 am, 10 ft1\.1 miles E, 090°/);
     expect(await first.getAttribute('aria-current')).toBe('step');
-    await says(page.locator('section.now'), 'Ditch bend');
+    await says(page.locator('inky-trip-now'), 'Ditch bend');
   });
 
   it('keeps a photo of a fish with its note, and brings it to the server', async () => {
@@ -294,12 +294,12 @@ describe('a trip', () => {
     await page.getByRole('button', { name: /New reading/ }).click();
     await page.getByRole('spinbutton', { name: /Water temperature/ }).fill('64');
     await page.locator('inky-trip-reading').getByRole('button', { name: 'Keep' }).click();
-    const off = page.locator('.off');
+    const off = page.locator('inky-off-plan');
     await says(off, /The water is 64 °F, warmer than the \d+ °F planned with\./);
     const instead = (await textOf(off.locator('dd').nth(1))).split(',')[0] as string;
     await page.getByRole('button', { name: 'Take the new plan' }).click();
     await off.waitFor({ state: 'detached' });
-    await says(page.locator('.now h2'), new RegExp(instead, 'i'));
+    await says(page.locator('inky-trip-now h2'), new RegExp(instead, 'i'));
   });
 });
 

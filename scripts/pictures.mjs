@@ -52,7 +52,7 @@ const fishMorning = async (page) => {
     await tap(name);
   }
   await wait(1);
-  await page.locator('.next').waitFor();
+  await page.locator('inky-next-move').waitFor();
   await page.waitForTimeout(1500);
 };
 
