@@ -56,6 +56,58 @@ describe('saved plans', () => {
   });
 });
 
+describe('a day that is saved and then changed', () => {
+  it('becomes a plan of its own; replacing is offered, and both are taken back', async () => {
+    const page = await stage.page('/sheet');
+    await page.locator('.note').waitFor();
+    await page.getByRole('button', { name: 'Save plan' }).click();
+    await page.getByLabel('Name of the plan').fill('First try');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await says(page.locator('header'), 'saved as First try.');
+    await page.getByRole('button', { name: /^Water temperature:/ }).click();
+    await page.getByRole('spinbutton').fill('63');
+    await page.keyboard.press('Escape');
+    await says(page.locator('header'), 'changed since it was saved as First try');
+
+    await page.getByRole('button', { name: 'Save plan' }).click();
+    expect(await page.getByLabel('Name of the plan').inputValue()).toBe('First try, 2');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await says(page.locator(notice), 'Saved as First try, 2.');
+    const names = async () =>
+      ((await (await fetch(`${stage.server.address}/api/books/demo/plans`)).json()) as { name: string }[]).map(
+        ({ name }) => name,
+      );
+    expect(await names()).toEqual(expect.arrayContaining(['First try', 'First try, 2']));
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await says(page.locator('header'), 'changed since it was saved as First try');
+    await until('it is taken back', async () => !(await names()).includes('First try, 2'));
+
+    await page.getByRole('button', { name: 'Save plan' }).click();
+    await page.getByRole('button', { name: 'Replace First try' }).click();
+    await says(page.locator(notice), 'First try is replaced.');
+    await says(page.locator('header'), 'saved as First try.');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await says(page.locator('header'), 'changed since it was saved as First try');
+  });
+
+  it('has the water of its own day: what was typed stays, what was estimated is estimated anew', async () => {
+    const page = await stage.page('/sheet');
+    await page.locator('.note').waitFor();
+    const water = () => page.getByRole('button', { name: /^Water temperature:/ }).textContent();
+    const before = await water();
+    await page.getByRole('button', { name: /^Sky:/ }).click();
+    await page.getByRole('option', { name: 'rain', exact: true }).click();
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /^Day:/ }).click();
+    await page.getByRole('textbox', { name: 'Day' }).fill('2027-06-01');
+    await says(page.locator(notice), 'estimated for the new day');
+    expect(Number.parseInt((await water()) ?? '')).toBeGreaterThan(Number.parseInt(before ?? '') + 10);
+    await page.getByRole('button', { name: 'Sky: rain' }).waitFor();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await until('the day is as it was', async () => (await water()) === before);
+  });
+});
+
 describe('the server going away', () => {
   it('is said; what was typed stays, planning goes on, and what was saved goes in by itself later', async () => {
     const page = await stage.page('/sheet');

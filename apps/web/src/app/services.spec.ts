@@ -6,7 +6,8 @@ import type { Reading, Water } from '@inky-shoal/core';
 import Dexie from 'dexie';
 import { filter, firstValueFrom, throwError } from 'rxjs';
 import { ConnectionService } from './base/connection.service';
-import { dayToPlan, DayService, draftFor } from './sheet/day.service';
+import { DayService } from './sheet/day.service';
+import { dayToPlan, draftFor } from './sheet/draft';
 import { NoticeService } from './base/notice.service';
 import { OutboxService } from './base/outbox.service';
 import { PlannerService } from './base/planner/planner.service';
@@ -91,9 +92,21 @@ describe('the day', () => {
     expect((await firstValueFrom(TestBed.inject(DayService).draft$))?.input.surfaceTempC).toBe(100);
   });
 
-  it('keeps one id for a plan that is saved again', () => {
+  it('is a plan of its own each time it is saved, unless it takes the place of what it was', () => {
     const service = open();
-    expect(service.savedAs('Saturday')).toBe(service.savedAs('Saturday again'));
+    const first = service.savedAs('Saturday');
+    expect(service.savedAs('Saturday', true)).toBe(first);
+    expect(service.savedAs('Saturday again')).not.toBe(first);
+  });
+
+  it('says that another takes its place, and comes back', async () => {
+    const service = open();
+    service.change({ surfaceTempC: 14 });
+    const notice = firstValueFrom(TestBed.inject(NoticeService).notice$.pipe(filter(Boolean)));
+    service.open({ ...draftFor(WATER, [], MORNING), waterName: 'Elsewhere' });
+    expect((await notice).text).toBe('The sheet begins anew: Elsewhere.');
+    TestBed.inject(NoticeService).undo();
+    expect((await firstValueFrom(service.draft$))?.input.surfaceTempC).toBe(14);
   });
 });
 

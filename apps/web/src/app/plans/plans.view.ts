@@ -63,6 +63,7 @@ export class PlansView {
           savedId: id,
           savedName: name,
           savedVersion: version,
+          savedInput: conditions,
           input: conditions,
         });
         void this.router.navigateByUrl('/sheet');

@@ -61,6 +61,11 @@ export class SeasonService {
     this.looked.next(waterId);
   }
 
+  /** Looks at a water where none was looked at before. */
+  lookAtFirst(waterId: string): void {
+    if (this.looked.value === null) this.looked.next(waterId);
+  }
+
   /** The season of a water; again when weather that was under way comes in. */
   of(water: Water): Observable<WaterSeason> {
     return combineLatest([

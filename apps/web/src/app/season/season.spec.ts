@@ -3,7 +3,7 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { TestBed } from '@angular/core/testing';
 import { dateOf, seasonYear, type OutsideState, type Reading, type Water } from '@inky-shoal/core';
 import { firstValueFrom } from 'rxjs';
-import { seasonDraft } from '../sheet/day.service';
+import { estimatedAnew, isChangedSince, nextName, seasonDraft, sourceOf } from '../sheet/draft';
 import { NOTHING_OUTSIDE, OutsideService } from './outside.service';
 import type { WaterSeason } from './season.service';
 import { readProfile, writeProfile } from '../waters/profile-text';
@@ -122,6 +122,41 @@ describe('a day of the season on the sheet', () => {
   it('begins in the zone and on the day chosen', () => {
     const draft = seasonDraft(SEASON, id(2), year.today + 30);
     expect(draft).toMatchObject({ waterName: 'Test lake, Arm', input: { date: '2027-04-12', maxDepthM: 3 } });
+  });
+});
+
+describe('a day that changes', () => {
+  const march = seasonDraft(SEASON, id(2), year.today);
+  const april = seasonDraft(SEASON, id(2), year.today + 30);
+
+  it('has its own water, and keeps what was typed', () => {
+    const moved = estimatedAnew({ ...march, typed: ['sky'], input: { ...march.input, sky: 'rain' } }, april);
+    expect(moved.input.surfaceTempC).toBe(april.input.surfaceTempC);
+    expect(moved.input.sky).toBe('rain');
+    expect(moved.input.date).toBe(march.input.date);
+    const typed = estimatedAnew({ ...march, typed: ['surfaceTempC'] }, april);
+    expect(typed.input.surfaceTempC).toBe(march.input.surfaceTempC);
+  });
+
+  it('outside of the season that is known is as the same time of that year', () => {
+    const next = seasonDraft(SEASON, id(2), year.today + 365);
+    expect(next.input.date).toBe('2028-03-12');
+    expect(next.input.surfaceTempC).toBe(march.input.surfaceTempC);
+  });
+
+  it('says where an estimate comes from, and nothing of what was typed', () => {
+    expect(sourceOf(march, 'surfaceTempC')).toContain("water's season");
+    expect(sourceOf(march, 'leaves')).toContain('Not said');
+    expect(sourceOf({ ...march, typed: ['surfaceTempC'] }, 'surfaceTempC')).toBeNull();
+    expect(sourceOf(march, 'date')).toBeNull();
+  });
+
+  it('is changed once it differs from what was saved, and is then called otherwise', () => {
+    const saved = { ...march, savedId: id(9), savedName: 'Dawn', savedInput: march.input };
+    expect(isChangedSince(saved)).toBe(false);
+    expect(isChangedSince({ ...saved, input: { ...saved.input, surfaceTempC: 3 } })).toBe(true);
+    expect(isChangedSince(march)).toBe(false);
+    expect([nextName('Dawn'), nextName('Dawn, 2')]).toEqual(['Dawn, 2', 'Dawn, 3']);
   });
 });
 

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { dateOf, nameOf, sayComing, sayDay, sayDays, seasonAnswer, type SeasonZone } from '@inky-shoal/core';
-import { filter, map, scan } from 'rxjs';
+import { filter, map, scan, take } from 'rxjs';
 import { ButtonDirective } from 'primeng/button';
 import { capital, sayDate } from '../sheet/words';
 import { DayService } from '../sheet/day.service';
@@ -49,6 +49,11 @@ export class SeasonView {
   private readonly notices = inject(NoticeService);
   private readonly router = inject(Router);
   private readonly settings = inject(SettingsService);
+
+  constructor() {
+    // The season of the water on the sheet, where no other was asked for.
+    this.days.draft$.pipe(take(1)).subscribe((draft) => draft?.waterId && this.service.lookAtFirst(draft.waterId));
+  }
 
   protected readonly units = toSignal(this.settings.units$, { requireSync: true });
   protected readonly look = toSignal(this.settings.look$, { requireSync: true });

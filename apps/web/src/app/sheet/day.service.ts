@@ -3,16 +3,13 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import {
   BOOKS,
   Conditions,
-  conditionsOn,
   dayNumber,
   parse,
-  usualVisibilityM,
   type Book,
   type ConditionsInput,
   type PlannedDay,
   type Problem,
   type Reading,
-  type SeasonZone,
   type Water,
 } from '@inky-shoal/core';
 import {
@@ -33,26 +30,15 @@ import {
 } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
-import { BookService, type Clock } from '../base/book.service';
+import { BookService } from '../base/book.service';
 import { NoticeService } from '../base/notice.service';
 import type { PlanSaved } from '../plans/plans.service';
 import { PlannerService } from '../base/planner/planner.service';
 import { SeasonService, type WaterSeason } from '../season/season.service';
+import { type Draft, draftFor, DraftShape, isChangedSince, estimatedAnew, seasonDraft } from './draft';
 import { SettingsService } from '../base/settings.service';
 import { QuickStore, Store, type RowChanged } from '../base/store';
 import { WatersService } from '../waters/waters.service';
-
-/** The day being planned: the conditions as said so far, where they came from, and under what name they are saved. */
-export interface Draft {
-  readonly waterId: string | null;
-  readonly waterName: string;
-  /** The saved plan it was opened from or saved as. */
-  readonly savedId: string | null;
-  readonly savedName: string | null;
-  /** The version it has there, where that is known. */
-  readonly savedVersion?: number | undefined;
-  readonly input: ConditionsInput;
-}
 
 /** What is known of the day: its checked conditions and plan, or what is wrong with it. */
 export interface Planned {
@@ -60,14 +46,6 @@ export interface Planned {
   readonly day: PlannedDay;
 }
 
-const DraftShape = z.object({
-  waterId: z.string().nullable(),
-  waterName: z.string(),
-  savedId: z.string().nullable(),
-  savedName: z.string().nullable(),
-  savedVersion: z.number().optional(),
-  input: z.looseObject({}),
-}) as unknown as z.ZodType<Draft>;
 /** As drafts were kept before each book's had a row of its own. */
 const Former = z.partialRecord(z.enum(BOOKS), DraftShape);
 
@@ -75,83 +53,6 @@ function draftStores(): Readonly<Record<Book, Store<Draft | null>>> {
   const former = new QuickStore('drafts', Former, {}).read();
   const of = (book: Book) => new Store(`draft/${book}`, DraftShape.nullable(), former[book] ?? null);
   return { demo: of('demo'), own: of('own') };
-}
-
-const DAY_MS = 86_400_000;
-/** From this hour on an angler plans tomorrow, not today. */
-const TOMORROW_FROM_HOUR = 14;
-
-/** The calendar day to plan: today in the morning, tomorrow from the afternoon on, on the water's own clock. */
-export function dayToPlan(clock: Clock, timeZone: string): string {
-  const now = new Date(clock.now);
-  const hour = Number(new Intl.DateTimeFormat('en-GB', { hour: '2-digit', hourCycle: 'h23', timeZone }).format(now));
-  const day = new Date(now.getTime() + (hour >= TOMORROW_FROM_HOUR ? DAY_MS : 0));
-  return new Intl.DateTimeFormat('en-CA', { dateStyle: 'short', timeZone }).format(day);
-}
-
-/** A first draft for a water: its own figures, its latest reading, and the readings that make the trend. */
-export function draftFor(water: Water, readings: readonly Reading[], clock: Clock): Draft {
-  const { name, discipline, waterKind, place, normalVisibilityM, yearLowC, maxDepthM, structures, covers } = water;
-  const date = dayToPlan(clock, place.timeZone);
-  const since = Date.parse(date) - 14 * DAY_MS;
-  const recent = readings.filter(({ at }) => Date.parse(at) >= since);
-  const seen = recent.find(({ visibilityM }) => visibilityM !== undefined)?.visibilityM;
-  return {
-    waterId: water.id,
-    waterName: name,
-    savedId: null,
-    savedName: null,
-    input: {
-      discipline,
-      date,
-      place,
-      waterKind,
-      surfaceTempC: recent[0]?.surfaceTempC ?? (undefined as unknown as number),
-      readings: recent.map(({ at, surfaceTempC }) => ({ at, surfaceTempC })),
-      normalVisibilityM: normalVisibilityM ?? usualVisibilityM(readings.flatMap((each) => each.visibilityM ?? [])),
-      visibilityM: seen,
-      yearLowC,
-      maxDepthM,
-      structures,
-      covers,
-    },
-  };
-}
-
-/** A first draft for a day in a zone, from where the season stands there. */
-export function seasonDraft(
-  { water, year, readings, outside, clock }: WaterSeason,
-  zoneId?: string,
-  day?: number,
-): Draft {
-  const [first] = year.zones;
-  const wanted = zoneId ?? latestReadZone(readings, clock);
-  const zone = year.zones.find(({ id }) => id === wanted) ?? (first as SeasonZone);
-  const told = water.zones?.find(({ id }) => id === zone.id);
-  const base = draftFor(water, readings, clock);
-  const date = day ?? dayNumber(dayToPlan(clock, water.place.timeZone));
-  return {
-    ...base,
-    waterName: told ? `${water.name}, ${told.name}` : water.name,
-    input: {
-      ...base.input,
-      ...conditionsOn(year, zone, date, outside.weatherDays),
-      readings: undefined,
-      maxDepthM: told?.maxDepthM ?? water.maxDepthM,
-    },
-  };
-}
-
-const LATELY_MS = 45 * DAY_MS;
-
-/** The zone that was read most often lately. */
-function latestReadZone(readings: readonly Reading[], clock: Clock): string | undefined {
-  const since = Date.parse(clock.now) - LATELY_MS;
-  const counts = new Map<string, number>();
-  for (const { at, zoneId } of readings) {
-    if (zoneId && Date.parse(at) >= since) counts.set(zoneId, (counts.get(zoneId) ?? 0) + 1);
-  }
-  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];
 }
 
 /** The day on the sheet. Every change plans anew; what was typed is kept in this browser, book by book. */
@@ -251,29 +152,86 @@ export class DayService {
           ),
         ),
       )
-      .subscribe((draft) => this.keep(draft));
+      .subscribe((draft) => this.replace(draft));
   }
 
   /** Begins a day of the season in one of its zones. */
   beginFrom(season: WaterSeason, zoneId: string, day: number): void {
-    this.keep(seasonDraft(season, zoneId, day));
+    this.replace(seasonDraft(season, zoneId, day));
   }
 
   /** Opens a saved plan's conditions. */
   open(draft: Draft): void {
+    this.replace(draft);
+  }
+
+  /** Puts another day in the place of the one on the sheet, which is one press away. */
+  private replace(draft: Draft): void {
+    const before = this.draft;
     this.keep(draft);
+    if (before && (before.savedId === null || isChangedSince(before))) {
+      this.notices.say(`The sheet begins anew: ${draft.waterName}.`, () => this.keep(before));
+    }
   }
 
-  /** Changes conditions as the user types; a value of undefined takes a field back. */
+  /**
+   * Changes conditions as the user types; a value of undefined takes a field back. Another day has its own water and
+   * weather: what was estimated is estimated anew.
+   */
   change(input: Partial<ConditionsInput>): void {
-    if (this.draft) this.keep({ ...this.draft, input: { ...this.draft.input, ...input } });
+    const before = this.draft;
+    if (!before) return;
+    const typed = new Set(before.typed);
+    for (const [field, value] of Object.entries(input)) {
+      if (value === undefined) typed.delete(field);
+      else typed.add(field);
+    }
+    this.keep({ ...before, typed: [...typed], input: { ...before.input, ...input } });
+    if (input.date !== undefined && input.date !== before.input.date) this.estimate(before);
   }
 
-  /** The id and name under which the day is saved from now on. */
-  savedAs(name: string): string {
-    const id = this.draft?.savedId ?? uuid();
-    if (this.draft) this.keep({ ...this.draft, savedId: id, savedName: name });
+  private estimate(before: Draft): void {
+    const day = this.draft;
+    if (!day?.waterId || Number.isNaN(Date.parse(day.input.date))) return;
+    this.waters.waters$
+      .pipe(
+        filter((loaded) => loaded.state === 'ready'),
+        take(1),
+        map(({ value }) => value.find(({ id }) => id === day.waterId)),
+        switchMap((water) => (water ? this.season.of(water).pipe(take(1)) : EMPTY)),
+        catchError(() => {
+          this.notices.say('The water of that day cannot be estimated now: what stands is of the day before.');
+          return EMPTY;
+        }),
+      )
+      .subscribe((season) => {
+        const { draft } = this;
+        if (draft?.input.date !== day.input.date || draft.waterId !== day.waterId) return;
+        this.keep(estimatedAnew(draft, seasonDraft(season, draft.zoneId ?? undefined, dayNumber(day.input.date))));
+        this.notices.say('Water and weather are estimated for the new day; what you typed stays.', () =>
+          this.keep(before),
+        );
+      });
+  }
+
+  /**
+   * The id and name under which the day is saved from now on: a plan of its own, or in the place of the one it was.
+   * @param replaces the plan that it was opened from or saved as
+   */
+  savedAs(name: string, replaces = false): string {
+    const { draft } = this;
+    const kept = replaces ? draft?.savedId : null;
+    const id = kept ?? uuid();
+    if (draft) {
+      const savedVersion = kept ? draft.savedVersion : undefined;
+      this.keep({ ...draft, savedId: id, savedName: name, savedVersion, savedInput: draft.input });
+    }
     return id;
+  }
+
+  /** The day is saved as it was before: saving was taken back. */
+  savedAsBefore({ savedId, savedName, savedVersion, savedInput }: Draft): void {
+    if (this.draft) this.keep({ ...this.draft, savedId, savedName, savedVersion, savedInput });
   }
 
   /** How the day is saved now: a change made elsewhere meanwhile stands, and this day goes on as its second copy. */

@@ -3,7 +3,7 @@ import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { ButtonDirective } from 'primeng/button';
 import { FieldComponent } from '../ui/field.component';
 
-/** The name that a plan is saved under. */
+/** The name that a plan is saved under; a day that was changed since may take the place of what it was. */
 @Component({
   selector: 'inky-save-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -12,6 +12,9 @@ import { FieldComponent } from '../ui/field.component';
     <form [formGroup]="form" (ngSubmit)="save()">
       <inky-field fieldId="plan-name" label="Name of the plan" [most]="120" [control]="form.controls.name" />
       <button pButton type="submit" [disabled]="!form.value.name?.trim()">Save</button>
+      @if (replaces(); as former) {
+        <button pButton text type="button" (click)="replaced.emit()">Replace {{ former }}</button>
+      }
       <button pButton text type="button" (click)="given.emit()">Cancel</button>
     </form>
   `,
@@ -32,7 +35,10 @@ import { FieldComponent } from '../ui/field.component';
 export class SavePlanComponent {
   /** The name that it begins with. */
   readonly name = input.required<string>();
+  /** The plan that it could take the place of, where it was changed since. */
+  readonly replaces = input<string | null>(null);
   readonly saved = output<string>();
+  readonly replaced = output();
   /** Given up. */
   readonly given = output();
 

@@ -6,8 +6,6 @@ import * as z from 'zod';
 import { ButtonDirective } from 'primeng/button';
 import { BookService } from '../base/book.service';
 import { DayService } from './day.service';
-import { NoticeService } from '../base/notice.service';
-import { PlansService } from '../plans/plans.service';
 import { SettingsService } from '../base/settings.service';
 import { WatersService } from '../waters/waters.service';
 import { localInput } from '../ui/local-time';
@@ -16,11 +14,13 @@ import { RodsOnSheetComponent } from '../rig/rods-on-sheet.component';
 import { Store, StoreSet } from '../base/store';
 import { AdviceComponent } from './advice/advice.component';
 import { DayTableComponent } from './day-table.component';
+import { SavePlanService } from './save-plan.service';
 import { SavePlanComponent } from './save-plan.component';
 import { FoldComponent } from '../ui/fold.component';
 import { SheetChartComponent } from './chart/sheet-chart.component';
 import { SentenceComponent } from './sentence/sentence.component';
 import { capital, sayDate, sayHours, windowName } from './words';
+import { isChangedSince, nextName } from './draft';
 
 /** The sheet: the answer, the conditions as a sentence, the day as a picture, and the advice of the chosen window. */
 @Component({
@@ -44,8 +44,7 @@ import { capital, sayDate, sayHours, windowName } from './words';
 })
 export class SheetView {
   private readonly day = inject(DayService);
-  private readonly plans = inject(PlansService);
-  private readonly notices = inject(NoticeService);
+  private readonly savePlan = inject(SavePlanService);
   private readonly settings = inject(SettingsService);
   private readonly books = inject(BookService);
 
@@ -104,10 +103,23 @@ export class SheetView {
 
   protected readonly saving = signal(false);
   protected readonly tableOpen = signal(false);
+  private readonly changed = computed(() => {
+    const draft = this.draft();
+    return !!draft && isChangedSince(draft);
+  });
+  protected readonly savedWords = computed(() => {
+    const name = this.draft()?.savedName;
+    return name ? (this.changed() ? `, changed since it was saved as ${name}` : `, saved as ${name}`) : '';
+  });
+  /** The name that saving begins with: its own for a day that was changed since. */
   protected readonly nameToSave = computed(() => {
     const draft = this.draft();
-    return draft ? (draft.savedName ?? `${draft.waterName}, ${sayDate(draft.input.date)}`) : '';
+    if (!draft) return '';
+    const usual = `${draft.waterName}, ${sayDate(draft.input.date)}`;
+    if (!draft.savedName || !this.changed()) return draft.savedName ?? usual;
+    return draft.savedName === usual || draft.input.date === draft.savedInput?.date ? nextName(draft.savedName) : usual;
   });
+  protected readonly replaces = computed(() => (this.changed() ? (this.draft()?.savedName ?? null) : null));
   protected readonly name = nameOf;
   protected readonly capital = capital;
 
@@ -145,19 +157,10 @@ export class SheetView {
     if (this.draft()) this.saving.set(true);
   }
 
-  protected save(name: string): void {
+  protected save(name: string, replaces: boolean): void {
     const [planned, draft] = [this.planned(), this.draft()];
     if (!planned || !draft) return;
-    const id = this.day.savedAs(name);
     this.saving.set(false);
-    const from = draft.savedId === id ? draft.savedVersion : undefined;
-    this.plans.save(id, name, draft.waterId, planned.conditions, from).subscribe({
-      next: (saved) => {
-        this.day.savedIn(saved);
-        if (saved.state === 'waiting') this.notices.say(`${name} is kept here and is saved when the server is back.`);
-        else if (!saved.copy) this.notices.say(`Saved as ${name}.`);
-      },
-      error: (error: Error) => this.notices.say(`Not saved. ${error.message}`),
-    });
+    this.savePlan.save(draft, planned.conditions, name, replaces);
   }
 }

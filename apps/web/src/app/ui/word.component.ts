@@ -24,7 +24,8 @@ import { WordPopoverComponent } from './word-popover.component';
       class="word entry"
       aria-haspopup="dialog"
       [class.wrong]="problem()"
-      [attr.aria-label]="label() + ': ' + text() + (problem() ? '. ' + problem() : '')"
+      [class.estimated]="estimated()"
+      [attr.aria-label]="label() + ': ' + text() + (problem() ? '. ' + problem() : estimated() ? ', estimated' : '')"
       #word
       (click)="press($event, word)"
     >
@@ -59,6 +60,11 @@ import { WordPopoverComponent } from './word-popover.component';
       text-decoration-color: var(--act);
       text-decoration-thickness: 2px;
     }
+    .estimated {
+      font-weight: 400;
+      text-decoration-style: dotted;
+      text-decoration-thickness: 2px;
+    }
     .wrong {
       color: var(--act);
       text-decoration-style: wavy;
@@ -72,6 +78,8 @@ export class WordComponent {
   readonly text = input.required<string>();
   /** What is wrong with it, in a sentence. */
   readonly problem = input<string | null>(null);
+  /** Nobody said it: it is an estimate. */
+  readonly estimated = input(false);
   protected readonly control = contentChild.required(TemplateRef);
   private readonly opened = viewChild<WordPopoverComponent>('opened');
   /** It was pressed: until then the first page does without what opens. */

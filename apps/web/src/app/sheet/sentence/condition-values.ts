@@ -1,5 +1,5 @@
 import type { ConditionsInput, PlannedDay } from '@inky-shoal/core';
-import type { Draft } from '../day.service';
+import type { Draft } from '../draft';
 import type { ConditionWord } from './conditions-words';
 
 /** What stands in the conditions of a day: as it was said, else as the engine assumed it. */

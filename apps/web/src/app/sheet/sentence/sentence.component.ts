@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toSignal } from '@angular/core/rxjs-interop';
 import { LIMITS, nameOf, say, sayRange, type Limited, type PlannedDay } from '@inky-shoal/core';
 import { ButtonDirective } from 'primeng/button';
-import { DayService, type Draft } from '../day.service';
+import { DayService } from '../day.service';
+import { sourceOf, type Draft } from '../draft';
 import { SettingsService } from '../../base/settings.service';
 import { WordComponent } from '../../ui/word.component';
 import { capital, sayDate, sayHours, sayList, sayTrend, sayWind } from '../words';
@@ -37,6 +38,7 @@ export class SentenceComponent {
       ...word,
       text: this.text(word),
       problem: this.problem(word),
+      estimated: sourceOf(this.draft(), word.field) !== null,
     })),
   );
 

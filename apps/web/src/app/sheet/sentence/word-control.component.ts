@@ -5,7 +5,8 @@ import { InputText } from 'primeng/inputtext';
 import { ChoiceComponent } from '../../ui/choice.component';
 import { FieldComponent } from '../../ui/field.component';
 import { QuantityComponent } from '../../ui/quantity.component';
-import { DayService, type Draft } from '../day.service';
+import { DayService } from '../day.service';
+import { sourceOf, type Draft } from '../draft';
 import { COMPASS_POINTS, compassOf, degreesOf, type Compass } from '../words';
 import { ConditionValues } from './condition-values';
 import type { ConditionWord } from './conditions-words';
@@ -46,6 +47,8 @@ export class WordControlComponent {
 
   protected readonly compass = COMPASS_POINTS;
   protected readonly values = computed(() => new ConditionValues(this.draft().input, this.planned()));
+  /** Where it comes from, where nobody typed it. */
+  protected readonly source = computed(() => sourceOf(this.draft(), this.word().field));
   protected readonly trendIsTyped = computed(() => typeof this.draft().input.tempTrendCPerDay === 'number');
   protected readonly readingCount = computed(() => this.draft().input.readings?.length ?? 0);
   protected readonly windFrom = computed(() => {

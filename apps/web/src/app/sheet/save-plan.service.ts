@@ -1,0 +1,53 @@
+import { inject, Injectable } from '@angular/core';
+import { Conditions } from '@inky-shoal/core';
+import { map } from 'rxjs';
+import { NoticeService } from '../base/notice.service';
+import { PlansService } from '../plans/plans.service';
+import { DayService } from './day.service';
+import { isChangedSince, type Draft } from './draft';
+
+/** Saves the day on the sheet: as a plan of its own, or in the place of the one that it was. Both can be taken back. */
+@Injectable({ providedIn: 'root' })
+export class SavePlanService {
+  private readonly day = inject(DayService);
+  private readonly plans = inject(PlansService);
+  private readonly notices = inject(NoticeService);
+
+  /**
+   * @param draft the day as it is on the sheet, with its checked conditions
+   * @param replaces it takes the place of the plan that it was opened from or saved as; a day that was not changed since
+   * and has its name does so anyway
+   */
+  save(draft: Draft, conditions: Conditions, name: string, replaces: boolean): void {
+    const former = replaces && draft.savedInput ? Conditions.parse(draft.savedInput) : null;
+    const same = draft.savedId !== null && !isChangedSince(draft) && name === draft.savedName;
+    const id = this.day.savedAs(name, replaces || same);
+    const from = draft.savedId === id ? draft.savedVersion : undefined;
+    this.plans.save(id, name, draft.waterId, conditions, from).subscribe({
+      next: (saved) => {
+        this.day.savedIn(saved);
+        if (saved.copy) return;
+        const known = id !== draft.savedId || former !== null;
+        const back = known ? () => this.takeBack(id, draft, former, saved.version) : undefined;
+        const words = replaces ? `${name} is replaced.` : `Saved as ${name}.`;
+        const waits = `${name} is kept here and is saved when the server is back.`;
+        this.notices.say(saved.state === 'waiting' ? waits : words, back);
+      },
+      error: (error: Error) => this.notices.say(`Not saved. ${error.message}`),
+    });
+  }
+
+  /** A new plan goes to the bin, a replaced one is as it was. */
+  private takeBack(id: string, before: Draft, former: Conditions | null, version: number | undefined): void {
+    const again =
+      id === before.savedId && former
+        ? this.plans
+            .save(id, before.savedName ?? '', before.waterId, former, version)
+            .pipe(map(({ version: now }) => now))
+        : this.plans.remove(id).pipe(map(() => before.savedVersion));
+    again.subscribe({
+      next: (savedVersion) => this.day.savedAsBefore({ ...before, savedVersion }),
+      error: (error: Error) => this.notices.say(`Not taken back. ${error.message}`),
+    });
+  }
+}
