@@ -163,10 +163,11 @@ describe('a trip', () => {
     await tap(two, 'Landed');
     await two.getByLabel('Tag number').fill('a1734');
     await says(two.locator('inky-fish-form'), /Seen before: .*Lake Ferrow.*17 in\./);
-    await two.getByRole('button', { name: 'Fish on' }).click();
-    await reaches(two, 6);
+    // What was typed is kept when the form is closed.
+    await two.getByRole('button', { name: 'Close' }).click();
+    await reaches(two, 7);
     await tap(one, 'Birds');
-    await reaches(one, 7);
+    await reaches(one, 8);
     for (const page of [one, two]) {
       await page.reload();
       await until('both tell the same', async () => {
@@ -185,9 +186,9 @@ describe('a trip', () => {
     await tap(page, '20 casts');
     await says(page.locator('inky-next-move'), /if you stay|Stay, and go on/);
     await tap(page, 'Landed');
-    await page.getByRole('button', { name: 'Fish on' }).click();
+    await page.getByRole('button', { name: 'Close' }).click();
     await tap(page, 'Landed');
-    await page.getByRole('button', { name: 'Fish on' }).click();
+    await page.getByRole('button', { name: 'Close' }).click();
     await says(next, /Turn round|Stay/);
     await page.getByRole('button', { name: 'Because' }).click();
     await says(page.locator('inky-next-move'), 'Several bites in a short stretch');
@@ -284,6 +285,12 @@ describe('a trip', () => {
     const photoId = told?.kind === 'correct' ? told.fish?.photoId : undefined;
     const there = async () => (await fetch(`${stage.server.address}/api/books/demo/photos/${photoId}`)).ok;
     await until('the photo is at the server', there);
+    const shown = page.locator('inky-trip-log img');
+    await until(
+      'it is seen in the log',
+      async () =>
+        (await shown.count()) === 1 && (await shown.evaluate((image: HTMLImageElement) => image.naturalWidth)) > 0,
+    );
   });
 
   it('meets a warm reading with the new plan beside the old, and takes it with one tap', async () => {

@@ -47,13 +47,18 @@ function plannedWords({ plan, begin }: Trip, units: UnitSystem): string[] {
   ];
 }
 
+/** Bites of a trip, whatever they took; a follow is none. */
+const bitesOf = ({ notes }: Trip): number =>
+  notes.filter(({ event }) => event.kind === 'contact' && event.what !== 'follow').length;
+
 function doneWords(trip: Trip, blocks: readonly Block[], endMs: number): string[] {
   const contacts = trip.notes.flatMap(({ event }) => (event.kind === 'contact' ? [event] : []));
   const landed = contacts.filter(({ what }) => what === 'landed').length;
-  const bites = contacts.filter(({ what }) => what !== 'follow').length;
+  const bites = bitesOf(trip);
   const casts = trip.notes.reduce((sum, { event }) => sum + (event.kind === 'effort' ? (event.casts ?? 0) : 0), 0);
   const fished = blocks.reduce((sum, { hours }) => sum + hours, 0);
-  const out = activeMs(trip, trip.startMs, endMs) / HOUR_MS;
+  // What was fished before one set out in the log was time out, too.
+  const out = Math.max(fished, activeMs(trip, trip.startMs, endMs) / HOUR_MS);
   const said = casts ? ` and ${count(casts, 'cast')} said` : '';
   return [
     `${hoursWords(out)} out, ${hoursWords(fished)} of fishing noted${said}.`,
@@ -66,9 +71,11 @@ function doneWords(trip: Trip, blocks: readonly Block[], endMs: number): string[
 
 const small = (hours: number): string => (hours < SMALL_HOURS ? ' (a small sample)' : '');
 
-function foundWords(blocks: readonly Block[], units: UnitSystem): string[] {
+function foundWords(trip: Trip, blocks: readonly Block[], units: UnitSystem): string[] {
   const hours = blocks.reduce((sum, block) => sum + block.hours, 0);
   const bites = blocks.reduce((sum, block) => sum + block.bites, 0);
+  const noted = bitesOf(trip);
+  if (!bites && noted) return [`${count(noted, 'bite')}, of which it is not noted what they took.`];
   if (!bites) return [hours ? `No bite in ${hoursWords(hours)}: that is news too.` : 'Nothing was noted.'];
   const best = (key: (block: Block) => string | null) =>
     by(blocks, key).sort((a, b) => b.perHour - a.perHour || b.hours - a.hours)[0];
@@ -108,6 +115,6 @@ export function reviewOf(trip: Trip, nowMs: number, units: UnitSystem): ReviewWo
   return {
     planned: plannedWords(trip, units),
     done: doneWords(trip, blocks, endMs),
-    found: [...foundWords(blocks, units), ...readWords(trip, units)],
+    found: [...foundWords(trip, blocks, units), ...readWords(trip, units)],
   };
 }

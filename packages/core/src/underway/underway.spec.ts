@@ -451,6 +451,24 @@ describe('the review', () => {
     expect(showed.join(' ')).toContain('Water read: 55 °F, planned 51 °F.');
   });
 
+  it('has one account of time and bites: never more fishing than time out, no bite that is none', () => {
+    const log = new LogWriter();
+    log.begin(null);
+    // Forty minutes of casts, told in the first of them: what was fished before one set out.
+    log.casts(1, 60);
+    log.casts(2, 60);
+    log.add(3, { kind: 'contact', what: 'missed', fishing: null });
+    log.add(10, { kind: 'finish' });
+    const { done, found: showed } = reviewOf(tripIn(log), momentOf(10), 'us');
+    const [out, fished] = [...(done[0] ?? '').matchAll(/(?:(\d+) h )?(\d+)(?= min| out| of)/g)].map(
+      ([, hours, minutes]) => Number(hours ?? 0) * 60 + Number(minutes),
+    );
+    expect(fished).toBeGreaterThan(10);
+    expect(out).toBeGreaterThanOrEqual(fished ?? Number.POSITIVE_INFINITY);
+    expect(done[1]).toBe('1 bite, 0 fish landed.');
+    expect(showed[0]).not.toContain('No bite');
+  });
+
   it("leaves a place's own name as it is", () => {
     const log = new LogWriter();
     log.begin();

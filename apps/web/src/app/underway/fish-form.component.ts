@@ -96,6 +96,12 @@ export class FishFormComponent {
       );
   }
 
+  /** Closes it. What was typed and is right is kept: nobody types a length to lose it. */
+  protected close(): void {
+    const { lengthMm, weightG } = this.problems();
+    if (!lengthMm && !weightG) this.keep();
+  }
+
   protected keep(): void {
     const fish: Catch = {
       lengthMm: this.typedOver('lengthMm'),

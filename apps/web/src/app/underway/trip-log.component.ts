@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { nameOf, say, type UnitSystem } from '@inky-shoal/core';
 import { fishingWords, type Trip, type TripEvent } from '@inky-shoal/core/underway';
 import { ButtonDirective } from 'primeng/button';
 import { LEVEL_WORDS } from '../sheet/words';
+import { TripPhotoComponent } from './trip-photo.component';
 import { TripService } from './trip.service';
 import { eventWords, sayTime } from './underway-words';
 
@@ -12,7 +13,7 @@ const SHOWN = 40;
 @Component({
   selector: 'inky-trip-log',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective],
+  imports: [ButtonDirective, TripPhotoComponent],
   templateUrl: './trip-log.component.html',
   styleUrl: './trip-log.component.css',
 })
@@ -27,10 +28,13 @@ export class TripLogComponent {
   /** More is to be said of a fish: the id of its note. */
   readonly fishWanted = output<string>();
 
+  /** The older notes are wanted, too. */
+  protected readonly all = signal(false);
+  protected readonly older = computed(() => (this.all() ? 0 : Math.max(0, this.trip().notes.length - SHOWN)));
   protected readonly lines = computed(() => {
     const { notes, begin } = this.trip();
     return notes
-      .slice(-SHOWN)
+      .slice(this.older())
       .reverse()
       .map(({ event, atMs }) => ({
         id: event.id,
@@ -38,6 +42,7 @@ export class TripLogComponent {
         words: eventWords(event, this.units()),
         landed: event.kind === 'contact' && event.what === 'landed',
         more: this.more(event),
+        photoId: event.kind === 'contact' ? event.fish?.photoId : undefined,
       }));
   });
 

@@ -125,6 +125,11 @@ export class TripLogService {
     return id;
   }
 
+  /** A photo that the server does not have yet; nothing where it has. */
+  async photo(book: Book, id: string): Promise<Blob | undefined> {
+    return (await this.db(book).photos.get(id))?.photo;
+  }
+
   photos(book: Book): Promise<{ readonly id: string; readonly photo: Blob }[]> {
     return this.db(book).photos.toArray();
   }

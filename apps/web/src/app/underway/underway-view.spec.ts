@@ -7,6 +7,7 @@ import Dexie from 'dexie';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { TripLogService } from './trip-log.service';
+import { TripService } from './trip.service';
 import { UnderwayView } from './underway.view';
 import { choose } from '../../testing/controls';
 
@@ -148,7 +149,7 @@ describe('a trip from nothing', () => {
     await press('Landed');
     await says('Landed. It is noted.');
     expect(host().querySelector<HTMLInputElement>('inky-fish-form input')?.value).toBe('');
-    await press('Fish on');
+    await press('Close');
     await until(() => !text().includes('It is noted'));
   });
 
@@ -175,6 +176,28 @@ describe('a trip from nothing', () => {
     expect(JSON.parse(JSON.stringify(last))).toMatchObject({ kind: 'correct', fish: { tag: 'K-9' } });
     expect(JSON.stringify(last)).not.toContain('lengthMm');
   });
+
+  it('loses no length that was typed when the form is closed', async () => {
+    await bareTrip();
+    await press('Landed');
+    await says('Landed. It is noted.');
+    const length = host().querySelector<HTMLInputElement>('inky-fish-form input');
+    if (!length) throw new Error('no field');
+    length.value = '19';
+    length.dispatchEvent(new Event('input'));
+    await press('Close');
+    await says('19 in');
+  });
+
+  it('shows the latest notes of a long day, and all of them when they are wanted', async () => {
+    await bareTrip();
+    for (let at = 0; at < 45; at++) await TestBed.inject(TripService).casts(20);
+    await says('older notes');
+    const lines = () => host().querySelectorAll('inky-trip-log li').length;
+    expect(lines()).toBe(40);
+    await press(/older notes/);
+    expect(lines()).toBeGreaterThan(44);
+  }, 15_000);
 
   it('keeps what is typed of a reading while instruments go on speaking', async () => {
     await bareTrip();
