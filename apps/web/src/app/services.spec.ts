@@ -99,6 +99,16 @@ describe('the day', () => {
     expect(service.savedAs('Saturday again')).not.toBe(first);
   });
 
+  it('says that its water cannot be estimated for another day while the server is away', async () => {
+    const service = open();
+    const notice = firstValueFrom(TestBed.inject(NoticeService).notice$.pipe(filter(Boolean)));
+    service.change({ date: '2027-06-01' });
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    for (const request of http.match(() => true)) request.error(new ProgressEvent('error'));
+    expect((await notice).text).toContain('cannot be estimated now');
+    expect((await firstValueFrom(service.draft$))?.input).toMatchObject({ date: '2027-06-01', surfaceTempC: 10.9 });
+  });
+
   it('says that another takes its place, and comes back', async () => {
     const service = open();
     service.change({ surfaceTempC: 14 });

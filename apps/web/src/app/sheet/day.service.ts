@@ -27,6 +27,7 @@ import {
   switchMap,
   take,
   tap,
+  throwError,
 } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
@@ -169,7 +170,8 @@ export class DayService {
   private replace(draft: Draft): void {
     const before = this.draft;
     this.keep(draft);
-    if (before && (before.savedId === null || isChangedSince(before))) {
+    const wasWorkedOn = before && (before.savedId === null ? !!before.typed?.length : isChangedSince(before));
+    if (wasWorkedOn) {
       this.notices.say(`The sheet begins anew: ${draft.waterName}.`, () => this.keep(before));
     }
   }
@@ -190,15 +192,19 @@ export class DayService {
     if (input.date !== undefined && input.date !== before.input.date) this.estimate(before);
   }
 
+  /** Estimates the water and the weather of the day on the sheet. @param before the day as it was, to go back to */
   private estimate(before: Draft): void {
     const day = this.draft;
     if (!day?.waterId || Number.isNaN(Date.parse(day.input.date))) return;
     this.waters.waters$
       .pipe(
-        filter((loaded) => loaded.state === 'ready'),
+        filter(({ state }) => state !== 'loading'),
         take(1),
-        map(({ value }) => value.find(({ id }) => id === day.waterId)),
-        switchMap((water) => (water ? this.season.of(water).pipe(take(1)) : EMPTY)),
+        switchMap((loaded) => {
+          if (loaded.state !== 'ready') return throwError(() => new Error('The waters cannot be read.'));
+          const water = loaded.value.find(({ id }) => id === day.waterId);
+          return water ? this.season.of(water).pipe(take(1)) : EMPTY;
+        }),
         catchError(() => {
           this.notices.say('The water of that day cannot be estimated now: what stands is of the day before.');
           return EMPTY;
@@ -208,9 +214,10 @@ export class DayService {
         const { draft } = this;
         if (draft?.input.date !== day.input.date || draft.waterId !== day.waterId) return;
         this.keep(estimatedAnew(draft, seasonDraft(season, draft.zoneId ?? undefined, dayNumber(day.input.date))));
-        this.notices.say('Water and weather are estimated for the new day; what you typed stays.', () =>
-          this.keep(before),
-        );
+        this.notices.say('Water and weather are estimated for the new day; what you typed stays.', () => {
+          const now = this.draft;
+          if (now) this.keep(estimatedAnew({ ...now, input: { ...now.input, date: before.input.date } }, before));
+        });
       });
   }
 
