@@ -61,7 +61,7 @@ export class ChangeFormComponent {
     return known ?? (now && { ...now, weight: 1 }) ?? this.placesNow()[0] ?? null;
   });
 
-  protected readonly lures = computed((): Other[] => {
+  private readonly lures = computed((): Other[] => {
     const here = this.here();
     if (!here) return [];
     return (this.window()?.presentations ?? []).map((presentation) => {
@@ -69,7 +69,7 @@ export class ChangeFormComponent {
       return { words: capital(fishingWords(fishing, this.units())), fishing };
     });
   });
-  protected readonly changes = computed((): Other[] => {
+  private readonly changes = computed((): Other[] => {
     const now = this.now();
     if (!now) return [];
     return changesAt(this.window(), this.trip().begin.stops, now, this.minute()).map((fishing) => ({
@@ -77,7 +77,7 @@ export class ChangeFormComponent {
       fishing,
     }));
   });
-  protected readonly places = computed((): Other[] => {
+  private readonly places = computed((): Other[] => {
     const now = this.now();
     if (!now) return [];
     return this.placesNow().flatMap(({ spot, structure, cover, depthM }) => {
@@ -86,6 +86,15 @@ export class ChangeFormComponent {
       return [{ words: `${capital(placeWords(fishing))}, ${sayDepth(depthM, this.units())}`, fishing }];
     });
   });
+
+  /** What could be fished instead, under the one thing that would be other. */
+  protected readonly groups = computed(() =>
+    [
+      { name: 'Lure', others: this.lures() },
+      { name: 'One thing changed', others: this.changes() },
+      { name: 'Place', others: this.places() },
+    ].filter(({ others }) => others.length),
+  );
 
   protected take(category: string): void {
     const known = this.categories().find((each) => each === category);
