@@ -75,6 +75,7 @@ describe('drawing on the chart', () => {
     await best(page).first().waitFor({ timeout: 30_000 });
     await page.getByRole('button', { name: 'Draw and files' }).click();
     await page.getByText('What is drawn').click();
+    await drawnList(page).first().waitFor();
     const kept = (await drawnList(page).allTextContents()).map((text) => text.trim());
     expect(kept).toEqual(expect.arrayContaining(['The meadow (submerged grass)', 'Mark', 'Brush pile']));
     expect(stage.complaints).toEqual([]);

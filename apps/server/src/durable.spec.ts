@@ -50,7 +50,6 @@ async function start(
 }
 
 /** Each test starts servers of its own, which takes seconds where the machine is busy. */
-jest.setTimeout(30_000);
 
 describe('what was answered is kept', () => {
   it('a saved plan survives kill -9 straight after the answer', async () => {

@@ -120,9 +120,6 @@ describe('the day', () => {
   });
 });
 
-/** Each starts the page's parts anew, which takes a while where the machine is busy. */
-jest.setTimeout(30_000);
-
 describe('writes while the server is away', () => {
   const PUT = { method: 'PUT', path: '/books/own/plans/1', body: { name: 'a' } } as const;
   const other = (n: number) => ({ ...PUT, path: `/books/own/plans/${n}` });

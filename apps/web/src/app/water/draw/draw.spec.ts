@@ -78,9 +78,6 @@ afterEach(async () => {
   await Dexie.delete('inky-outbox');
 });
 
-/** Drawing is slow where the machine is busy. */
-jest.setTimeout(30_000);
-
 type View = ComponentFixture<WaterView>;
 const BEST = '[aria-label="Best places"]';
 const page = (fixture: View) => fixture.nativeElement as HTMLElement;
