@@ -67,6 +67,7 @@ describe('drawing on the chart', () => {
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.getByText('What is drawn').click();
+    await drawnList(page).first().waitFor();
     await until('the mark is gone', async () => !(await drawnList(page).allTextContents()).join().includes('Mark'));
     await page.getByRole('button', { name: 'Redo' }).click();
     await until('the mark is back', async () => (await drawnList(page).allTextContents()).join().includes('Mark'));
@@ -119,6 +120,7 @@ describe('files', () => {
     const folder = mkdtempSync(join(tmpdir(), 'inky-files-'));
     try {
       await page.getByText('What is drawn').click();
+      await drawnList(page).first().waitFor();
       const count = await drawnList(page).count();
       for (const [name, format] of [
         ['GPX', 'gpx'],
