@@ -12,7 +12,7 @@ import { FetchAhead } from './shell/ahead';
 import { ViewTitle } from './shell/view-title';
 import { NoticeService } from './base/notice.service';
 import { START_WORKERS } from './start-workers';
-import { provideInkyLook } from './ui/look';
+import { provideTheme } from './ui/provide-theme';
 
 /** The nonce that the server put into the page, for styles that are made at run time. */
 const nonce = document.querySelector('[ngCspNonce]')?.getAttribute('ngCspNonce') ?? undefined;
@@ -33,6 +33,6 @@ export const appConfig: ApplicationConfig = {
       ),
     ),
     { provide: TitleStrategy, useClass: ViewTitle },
-    provideInkyLook(nonce),
+    provideTheme(nonce),
   ],
 };

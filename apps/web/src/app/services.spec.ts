@@ -1,7 +1,7 @@
-import 'fake-indexeddb/auto';
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
+import 'fake-indexeddb/auto';
 import type { Reading, Water } from '@inky-shoal/core';
 import Dexie from 'dexie';
 import { filter, firstValueFrom, throwError } from 'rxjs';

@@ -2,13 +2,13 @@ import { NgModule } from '@angular/core';
 import { getTestBed } from '@angular/core/testing';
 import { platformBrowserTesting } from '@angular/platform-browser/testing';
 import { setupZonelessTestEnv } from 'jest-preset-angular/setup-env/zoneless';
-import { provideInkyLook } from '../app/ui/look';
+import { provideTheme } from '../app/ui/provide-theme';
 import { WORKERS_IN_PAGE } from './workers';
 
 setupZonelessTestEnv();
 
 // Workers of a page of their own for every test, and the look of the page.
-@NgModule({ providers: [...WORKERS_IN_PAGE, provideInkyLook()] })
+@NgModule({ providers: [...WORKERS_IN_PAGE, provideTheme()] })
 class InPageModule {}
 const { ngModule } = getTestBed() as unknown as { ngModule: unknown };
 getTestBed().resetTestEnvironment();

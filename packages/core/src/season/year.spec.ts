@@ -2,8 +2,8 @@ import { DEEP, LAKE, MIDDLE, plainWeather, reading, SHALLOW } from '../testing/l
 import type { GaugeDay } from '../contract/outside.js';
 import type { Reading } from '../contract/records.js';
 import { moonMarks } from '../day/moon.js';
-import { sayComing, sayDay, sayDays, seasonAnswer } from './answer.js';
 import { dateOf, dayNumber } from '../day/calendar.js';
+import { sayComing, sayDay, sayDays, seasonAnswer } from './answer.js';
 import { frontFacts, gaugeFacts } from './fronts.js';
 import { conditionsOn, phaseOn, phaseShares } from './plan-day.js';
 import { seasonYear, type SeasonInput } from './year.js';

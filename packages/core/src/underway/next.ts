@@ -1,9 +1,10 @@
 import type { Fishing } from '../contract/trips.js';
+import { minutesOf } from '../day/windows.js';
+import type { UnitSystem } from '../units/units.js';
+import { onDeck } from '../plan/on-deck.js';
 import type { Candidate } from './evidence/fished.js';
 import { moveBetween, nextMove, type MoveAdvice, type Move } from './evidence/next-move.js';
 import { rateAt, type Rate } from './evidence/posterior.js';
-import { minutesOf } from '../day/windows.js';
-import type { UnitSystem } from '../units/units.js';
 import { WATER_ANSWERS, latelyOf, type Answer } from './answers.js';
 import { blocksOf } from './blocks.js';
 import { optionNow, optionsOf, type Option } from './candidates.js';
@@ -11,7 +12,6 @@ import { goTo } from './go-to.js';
 import { dayClock, windowAt } from './moment.js';
 import type { Trip } from './trip.js';
 import { matteringWords, moveWords, oddsWords, rateWords } from './words.js';
-import { onDeck } from '../plan/on-deck.js';
 
 /** What to do next, in words and as it would be noted. */
 export interface NextStep {

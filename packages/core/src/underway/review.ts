@@ -1,10 +1,10 @@
 import { capital, nameOf } from '../contract/names.js';
 import { sayHours } from '../day/say-clock.js';
 import type { ReviewWords } from '../contract/trips.js';
+import { say, sayRange, type UnitSystem } from '../units/units.js';
 import type { Block } from './evidence/fished.js';
 import { mattering } from './evidence/next-move.js';
 import { posterior } from './evidence/posterior.js';
-import { say, sayRange, type UnitSystem } from '../units/units.js';
 import { blocksOf } from './blocks.js';
 import { dayClock } from './moment.js';
 import { activeMs, type Trip } from './trip.js';

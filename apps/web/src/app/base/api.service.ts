@@ -2,6 +2,7 @@ import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { catchError, map, type Observable, retry, throwError, timeout, timer, Subject } from 'rxjs';
 import * as z from 'zod';
+import type { Book } from '@inky-shoal/core';
 import { deviceName } from './device';
 
 const ProblemBody = z.object({
@@ -52,6 +53,9 @@ function apiError(error: unknown): ApiError {
   if (unwell && unwell.success) return new ApiError('unwell', unwell.data.detail);
   return new ApiError('away', 'The server does not answer.');
 }
+
+/** Where the server gives a photo of a book. */
+export const photoAddress = (book: Book, id: string): string => `/api/books/${book}/photos/${id}`;
 
 /** Calls the server and checks what comes back. */
 @Injectable({ providedIn: 'root' })

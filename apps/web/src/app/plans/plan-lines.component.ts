@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { Line } from './plan-lines';
 import { TableComponent } from '../ui/table.component';
+import type { Line } from './plan-lines';
 
 /** Two plans beside one another, line by line; where they differ stands out. */
 @Component({

@@ -4,15 +4,15 @@ import { Router, RouterLink } from '@angular/router';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { nameOf, type SavedPlanSummary } from '@inky-shoal/core';
 import { ButtonDirective } from 'primeng/button';
+import { map } from 'rxjs';
 import { capital, sayDate } from '../sheet/words';
 import { DayService } from '../sheet/day.service';
 import { valueOr } from '../base/loaded';
 import { NoticeService } from '../base/notice.service';
-import { PlansService } from './plans.service';
 import { WatersService } from '../waters/waters.service';
-import { map } from 'rxjs';
 import { CheckComponent } from '../ui/check.component';
 import { FieldComponent } from '../ui/field.component';
+import { PlansService } from './plans.service';
 
 /** Saved plans: open, rename, compare two, remove with undo. */
 @Component({

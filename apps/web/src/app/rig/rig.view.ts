@@ -8,15 +8,15 @@ import { ButtonDirective } from 'primeng/button';
 import { capital, sayDate } from '../sheet/words';
 import { DayService } from '../sheet/day.service';
 import { NoticeService } from '../base/notice.service';
-import { RigService, type RigState } from './rig.service';
 import { SettingsService } from '../base/settings.service';
 import { StoreSet } from '../base/store';
+import { SelectComponent } from '../ui/select.component';
+import { CheckComponent } from '../ui/check.component';
+import { RigService, type RigState } from './rig.service';
 import { TackleService } from './tackle.service';
 import { RigNavComponent } from './rig-nav.component';
 import { sayRods } from './rig-words';
 import { RodsComponent } from './rods.component';
-import { SelectComponent } from '../ui/select.component';
-import { CheckComponent } from '../ui/check.component';
 
 /** Ids of the pieces that are packed for a day. */
 const Packed = z.array(z.string());

@@ -19,7 +19,7 @@ import {
 } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
-import { ApiService, type Write } from '../base/api.service';
+import { ApiService, photoAddress, type Write } from '../base/api.service';
 import { BookService } from '../base/book.service';
 import { ConnectionService } from '../base/connection.service';
 import { loading, type Loaded } from '../base/loaded';
@@ -121,7 +121,7 @@ export class TackleService {
   }
 
   photoAddress(photoId: string): string {
-    return `/api/books/${this.books.book}/photos/${photoId}`;
+    return photoAddress(this.books.book, photoId);
   }
 
   private path(): string {

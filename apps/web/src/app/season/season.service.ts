@@ -15,10 +15,10 @@ import {
 } from 'rxjs';
 import { BookService, type Clock } from '../base/book.service';
 import { loading, type Loaded, valueOr } from '../base/loaded';
-import { NOTHING_OUTSIDE, OutsideService } from './outside.service';
 import { PlannerService } from '../base/planner/planner.service';
 import { SettingsService } from '../base/settings.service';
 import { WatersService } from '../waters/waters.service';
+import { NOTHING_OUTSIDE, OutsideService } from './outside.service';
 
 /** Where a water stands, with what it was worked out from. */
 export interface WaterSeason {

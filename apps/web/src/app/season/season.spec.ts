@@ -4,9 +4,9 @@ import { TestBed } from '@angular/core/testing';
 import { dateOf, seasonYear, type OutsideState, type Reading, type Water } from '@inky-shoal/core';
 import { firstValueFrom } from 'rxjs';
 import { estimatedAnew, isChangedSince, nextName, seasonDraft, sourceOf } from '../sheet/draft';
+import { readProfile, writeProfile } from '../waters/profile-text';
 import { NOTHING_OUTSIDE, OutsideService } from './outside.service';
 import type { WaterSeason } from './season.service';
-import { readProfile, writeProfile } from '../waters/profile-text';
 import { yearPicture } from './chart/year-picture';
 import { readDay, sayAge, sayAhead, sayPhases, sayTempBand, sayWeather } from './season-words';
 
@@ -149,6 +149,8 @@ describe('a day that changes', () => {
     expect(sourceOf(march, 'leaves')).toContain('Not said');
     expect(sourceOf({ ...march, typed: ['surfaceTempC'] }, 'surfaceTempC')).toBeNull();
     expect(sourceOf(march, 'date')).toBeNull();
+    const opened = { ...march, zoneId: undefined, savedId: id(9), savedName: 'Dawn' };
+    expect(sourceOf(opened, 'surfaceTempC')).toBe('As it is in the saved plan.');
   });
 
   it('is changed once it differs from what was saved, and is then called otherwise', () => {

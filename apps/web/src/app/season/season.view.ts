@@ -8,17 +8,17 @@ import { capital, sayDate } from '../sheet/words';
 import { DayService } from '../sheet/day.service';
 import { type Loaded, valueOr } from '../base/loaded';
 import { NoticeService } from '../base/notice.service';
-import { OutsideService } from './outside.service';
-import { SeasonService, type WaterSeason } from './season.service';
 import { SettingsService } from '../base/settings.service';
 import { WatersService } from '../waters/waters.service';
-import { readDay, sayAhead, sayPhases, sayTempBand, sayWeather } from './season-words';
-import { YearChartComponent } from './year-chart.component';
 import { SelectComponent } from '../ui/select.component';
 import { CheckComponent } from '../ui/check.component';
 import { FoldComponent } from '../ui/fold.component';
 import { OpenFileComponent } from '../ui/open-file.component';
 import { TableComponent } from '../ui/table.component';
+import { OutsideService } from './outside.service';
+import { SeasonService, type WaterSeason } from './season.service';
+import { readDay, sayAhead, sayPhases, sayTempBand, sayWeather } from './season-words';
+import { YearChartComponent } from './year-chart.component';
 
 /** The table of the year has a row for every so many days. */
 const TABLE_STEP_DAYS = 7;

@@ -2,13 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
-import { BackupsService, type Backup, type Compared } from './backups.service';
 import { BookService } from '../base/book.service';
 import { valueOr } from '../base/loaded';
 import { NoticeService } from '../base/notice.service';
 import { OutboxService } from '../base/outbox.service';
 import { saveFile } from '../ui/save-file';
 import { OpenFileComponent } from '../ui/open-file.component';
+import { BackupsService, type Backup, type Compared } from './backups.service';
 
 const REASONS: Readonly<Record<Backup['reason'], string>> = {
   daily: 'of the day',

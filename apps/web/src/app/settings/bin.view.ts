@@ -3,13 +3,13 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import type { HistoryEntry, HistoryKind, SetAside } from '@inky-shoal/core';
 import { noteChanges, removedTripsOf, type NoteChange } from '@inky-shoal/core/underway';
 import { ButtonDirective } from 'primeng/button';
-import { BackupsService } from './backups.service';
 import { valueOr } from '../base/loaded';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { TripLogService } from '../underway/trip-log.service';
 import { TripService } from '../underway/trip.service';
 import { eventWords } from '../underway/underway-words';
+import { BackupsService } from './backups.service';
 
 const KINDS: Readonly<Record<HistoryKind, string>> = {
   plan: 'plan',

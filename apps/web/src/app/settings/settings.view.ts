@@ -10,12 +10,12 @@ import { NoticeService } from '../base/notice.service';
 import { OutsideService } from '../season/outside.service';
 import { SCHOOL_WORDS } from '../sheet/school-words';
 import { SettingsService, type Look } from '../base/settings.service';
+import { SelectComponent } from '../ui/select.component';
+import { OneOfComponent } from '../ui/one-of.component';
 import { BackupsComponent } from './backups.component';
 import { ShareComponent } from './share.component';
 import { AddressFieldComponent } from './address-field.component';
 import { InstrumentsFieldComponent } from './instruments-field.component';
-import { SelectComponent } from '../ui/select.component';
-import { OneOfComponent } from '../ui/one-of.component';
 
 /** Units, look, and which book is open. */
 @Component({

@@ -6,9 +6,9 @@ import { combineLatest, EMPTY, filter, map, switchMap } from 'rxjs';
 import { ButtonDirective } from 'primeng/button';
 import { PlanLinesComponent } from '../plans/plan-lines.component';
 import { linesOf } from '../plans/plan-lines';
-import { DayService } from './day.service';
 import { PlannerService } from '../base/planner/planner.service';
 import { SettingsService } from '../base/settings.service';
+import { DayService } from './day.service';
 import { saySide } from './school-words';
 
 /** The day's plan beside what it would be under the other side of a school. */

@@ -36,10 +36,10 @@ import { NoticeService } from '../base/notice.service';
 import type { PlanSaved } from '../plans/plans.service';
 import { PlannerService } from '../base/planner/planner.service';
 import { SeasonService, type WaterSeason } from '../season/season.service';
-import { type Draft, draftFor, DraftShape, isChangedSince, estimatedAnew, seasonDraft } from './draft';
 import { SettingsService } from '../base/settings.service';
 import { QuickStore, Store, type RowChanged } from '../base/store';
 import { WatersService } from '../waters/waters.service';
+import { type Draft, draftFor, DraftShape, isChangedSince, estimatedAnew, seasonDraft } from './draft';
 
 /** What is known of the day: its checked conditions and plan, or what is wrong with it. */
 export interface Planned {

@@ -42,6 +42,7 @@ export const DraftShape = z.object({
   typed: z.array(z.string()).optional(),
   input: z.looseObject({}),
 }) as unknown as z.ZodType<Draft>;
+
 const DAY_MS = 86_400_000;
 /** From this hour on an angler plans tomorrow, not today. */
 const TOMORROW_FROM_HOUR = 14;
@@ -66,6 +67,7 @@ export function draftFor(
 ): Draft {
   const { name, discipline, waterKind, place, normalVisibilityM, yearLowC, maxDepthM, structures, covers } = water;
   const since = Date.parse(date) - 14 * DAY_MS;
+  // No reading from after the day, whatever its clock is ahead of UTC.
   const recent = readings.filter(({ at }) => Date.parse(at) >= since && Date.parse(at) < Date.parse(date) + 2 * DAY_MS);
   const seen = recent.find(({ visibilityM }) => visibilityM !== undefined)?.visibilityM;
   return {
@@ -147,10 +149,10 @@ export function sourceOf(draft: Draft, field: keyof ConditionsInput): string | n
   if (!isEstimate(draft, field)) return null;
   if (draft.input[field] === undefined) return 'Not said: what is usual is assumed.';
   if (!ESTIMATED.some((each) => each === field)) return null;
-  if (field === 'visibilityM') return 'As it was seen at the last reading.';
-  return draft.zoneId === undefined || draft.zoneId === null
-    ? 'As it was at the last reading.'
-    : "Estimated for this day from the water's season: its readings and the weather.";
+  const fromSeason = draft.zoneId !== undefined && draft.zoneId !== null;
+  if (!fromSeason && draft.savedId !== null) return 'As it is in the saved plan.';
+  if (!fromSeason || field === 'visibilityM') return 'As it was at the last reading.';
+  return "Estimated for this day from the water's season: its readings and the weather.";
 }
 
 /** A draft with what was estimated for its former day estimated for its own; what was typed stays. */

@@ -10,12 +10,12 @@ import { FieldComponent } from '../ui/field.component';
   imports: [ButtonDirective, FieldComponent, ReactiveFormsModule],
   template: `
     <form [formGroup]="form" (ngSubmit)="save()">
-      <inky-field fieldId="plan-name" label="Name of the plan" [most]="120" [control]="form.controls.name" />
+      <inky-field fieldId="plan-name" label="Name of the plan" [maxLength]="120" [control]="form.controls.name" />
       <button pButton type="submit" [disabled]="!form.value.name?.trim()">Save</button>
       @if (replaces(); as former) {
         <button pButton text type="button" (click)="replaced.emit()">Replace {{ former }}</button>
       }
-      <button pButton text type="button" (click)="given.emit()">Cancel</button>
+      <button pButton text type="button" (click)="cancelled.emit()">Cancel</button>
     </form>
   `,
   styles: `
@@ -39,8 +39,7 @@ export class SavePlanComponent {
   readonly replaces = input<string | null>(null);
   readonly saved = output<string>();
   readonly replaced = output();
-  /** Given up. */
-  readonly given = output();
+  readonly cancelled = output();
 
   protected readonly form = inject(NonNullableFormBuilder).group({ name: '' });
 

@@ -5,18 +5,18 @@ import { headline, minutesOf, nameOf, onDeck, say, type PlanWindow } from '@inky
 import * as z from 'zod';
 import { ButtonDirective } from 'primeng/button';
 import { BookService } from '../base/book.service';
-import { DayService } from './day.service';
 import { SettingsService } from '../base/settings.service';
 import { WatersService } from '../waters/waters.service';
 import { localInput } from '../ui/local-time';
 import { RunOnSheetComponent } from '../water/run-on-sheet.component';
 import { RodsOnSheetComponent } from '../rig/rods-on-sheet.component';
 import { Store, StoreSet } from '../base/store';
+import { FoldComponent } from '../ui/fold.component';
+import { DayService } from './day.service';
 import { AdviceComponent } from './advice/advice.component';
 import { DayTableComponent } from './day-table.component';
 import { SavePlanService } from './save-plan.service';
 import { SavePlanComponent } from './save-plan.component';
-import { FoldComponent } from '../ui/fold.component';
 import { SheetChartComponent } from './chart/sheet-chart.component';
 import { SentenceComponent } from './sentence/sentence.component';
 import { capital, sayDate, sayHours, windowName } from './words';
@@ -51,9 +51,9 @@ export class SheetView {
   /** Of the address: the sheet is to be printed as soon as it stands. */
   readonly print = input<string>();
 
-  /** Tackle has been matched here before, so the sheet shows rods; until then nothing of that is fetched. */
   /** A run was ordered here before: it is looked for at once. */
   protected readonly hasRuns = new StoreSet('run', z.unknown()).any;
+  /** Tackle has been matched here before, so the sheet shows rods; until then nothing of that is fetched. */
   protected readonly rigged = new Store('rigged', z.boolean(), false).read();
   protected readonly units = toSignal(this.settings.units$, { requireSync: true });
   protected readonly look = toSignal(this.settings.look$, { requireSync: true });

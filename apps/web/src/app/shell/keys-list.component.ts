@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, model } from '@angular/core';
 import { Dialog } from 'primeng/dialog';
-import { wearFormLook } from '../ui/theme-forms';
+import { addFormTheme } from '../ui/theme-forms';
 
 /** Keys with what they do, over the page. */
 @Component({
@@ -37,6 +37,6 @@ export class KeysListComponent {
   readonly open = model.required<boolean>();
 
   constructor() {
-    wearFormLook();
+    addFormTheme();
   }
 }

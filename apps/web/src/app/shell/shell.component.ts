@@ -1,9 +1,10 @@
 import { AsyncPipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, EnvironmentInjector, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { BookNotice } from '@inky-shoal/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import type { BookNotice } from '@inky-shoal/core';
 import { ButtonDirective } from 'primeng/button';
+import { catchError, concat, EMPTY, firstValueFrom, from, shareReplay, startWith, switchMap, timer } from 'rxjs';
 import { BookService } from '../base/book.service';
 import { ConnectionService } from '../base/connection.service';
 import { NoticeService } from '../base/notice.service';
@@ -11,7 +12,6 @@ import type { Write } from '../base/api.service';
 import { OutboxService, type Copied } from '../base/outbox.service';
 import { SettingsService } from '../base/settings.service';
 import { keeping$ } from '../base/store';
-import { catchError, concat, EMPTY, firstValueFrom, from, shareReplay, startWith, switchMap, timer } from 'rxjs';
 import { AFTER_MS } from './ahead';
 import { ShortcutsComponent } from './shortcuts.component';
 

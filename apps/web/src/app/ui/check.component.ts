@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, effect, input, output } from '@angu
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { Checkbox } from 'primeng/checkbox';
-import { wearFormLook } from './theme-forms';
+import { addFormTheme } from './theme-forms';
 
 /** A box to tick, with its words between its tags: of a form by its control, elsewhere by a value. */
 @Component({
@@ -38,7 +38,7 @@ export class CheckComponent {
   protected readonly own = new FormControl(false, { nonNullable: true });
 
   constructor() {
-    wearFormLook();
+    addFormTheme();
     effect(() => this.own.setValue(this.checked(), { emitEvent: false }));
     this.own.valueChanges.pipe(takeUntilDestroyed()).subscribe((checked) => this.checkedChange.emit(checked));
   }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, input, output } f
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { nameOf } from '@inky-shoal/core';
 import { Listbox } from 'primeng/listbox';
-import { wearFormLook } from './theme-forms';
+import { addFormTheme } from './theme-forms';
 
 /** One of a list of ids, or some of them, shown in words. */
 @Component({
@@ -41,7 +41,7 @@ export class ChoiceComponent<Id extends string> {
   protected readonly own = new FormControl<unknown>(null);
 
   constructor() {
-    wearFormLook();
+    addFormTheme();
     effect(() => this.own.setValue(this.chosen() ?? null, { emitEvent: false }));
   }
 

@@ -8,8 +8,8 @@ import { SentenceComponent } from '../sheet/sentence/sentence.component';
 import { DayService } from '../sheet/day.service';
 import { type Draft } from '../sheet/draft';
 import { SettingsService } from '../base/settings.service';
-import { QuantityComponent } from './quantity.component';
 import { unfold } from '../../testing/controls';
+import { QuantityComponent } from './quantity.component';
 
 const CONDITIONS = Conditions.parse({
   discipline: 'bass',

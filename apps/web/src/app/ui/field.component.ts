@@ -1,7 +1,7 @@
 import { booleanAttribute, ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { type FormControl, ReactiveFormsModule } from '@angular/forms';
 import { InputText } from 'primeng/inputtext';
-import { wearFormLook } from './theme-forms';
+import { addFormTheme } from './theme-forms';
 
 /**
  * A field of a form: its label with the unit over it and, under it, what is wrong with what stands there. Without a
@@ -23,7 +23,7 @@ import { wearFormLook } from './theme-forms';
           [attr.autocomplete]="type() === 'password' ? 'new-password' : 'off'"
           autocapitalize="off"
           [formControl]="control"
-          [attr.maxlength]="most()"
+          [attr.maxlength]="maxLength()"
           [attr.placeholder]="placeholder()"
           [attr.aria-invalid]="!!problem()"
           [attr.aria-describedby]="fieldId() + '-problem'"
@@ -52,11 +52,11 @@ export class FieldComponent {
   readonly figure = input(false, { transform: booleanAttribute });
   readonly placeholder = input<string>();
   /** The most characters that it takes. */
-  readonly most = input<number>();
+  readonly maxLength = input<number>();
 
   protected readonly words = computed(() => this.label() + (this.unit() ? `, ${this.unit()}` : ''));
 
   constructor() {
-    wearFormLook();
+    addFormTheme();
   }
 }

@@ -8,7 +8,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { Accordion, AccordionContent, AccordionHeader, AccordionPanel } from 'primeng/accordion';
-import { wearFormLook } from './theme-forms';
+import { addFormTheme } from './theme-forms';
 
 /** The panel of a fold, once it was opened. */
 @Component({
@@ -42,7 +42,7 @@ export class FoldPanelComponent {
   private readonly header = viewChild.required('header', { read: ElementRef<HTMLElement> });
 
   constructor() {
-    wearFormLook();
+    addFormTheme();
     afterNextRender(() => this.focused() && this.header().nativeElement.focus({ preventScroll: true }));
   }
 }

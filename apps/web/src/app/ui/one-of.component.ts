@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, effect, input, output } from '@angu
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { SelectButton } from 'primeng/selectbutton';
-import { wearFormLook } from './theme-forms';
+import { addFormTheme } from './theme-forms';
 
 /** One of a few that stand side by side. */
 @Component({
@@ -30,7 +30,7 @@ export class OneOfComponent<Id extends string> {
   protected readonly own = new FormControl<Id | null>(null);
 
   constructor() {
-    wearFormLook();
+    addFormTheme();
     effect(() => this.own.setValue(this.value(), { emitEvent: false }));
     this.own.valueChanges.pipe(takeUntilDestroyed()).subscribe((id) => id && this.valueChange.emit(id));
   }

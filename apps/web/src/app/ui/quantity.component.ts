@@ -5,7 +5,7 @@ import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { SettingsService } from '../base/settings.service';
 import { readNumber } from './numbers';
-import { wearFormLook } from './theme-forms';
+import { addFormTheme } from './theme-forms';
 
 /** A quantity typed or stepped in the user's units, given and taken in SI. A point and a comma both part the decimals. */
 @Component({
@@ -93,7 +93,7 @@ export class QuantityComponent {
   protected readonly unread = computed(() => this.text().trim() !== '' && readNumber(this.text()) === undefined);
 
   constructor() {
-    wearFormLook();
+    addFormTheme();
   }
 
   protected typed(text: string): void {

@@ -5,7 +5,7 @@ import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { Select } from 'primeng/select';
 import type { Choice, ChoiceGroup } from './choices';
 import { FieldComponent } from './field.component';
-import { wearFormLook } from './theme-forms';
+import { addFormTheme } from './theme-forms';
 
 /** One of a list by its id, with its label over it: of a form by its control, elsewhere by a value. */
 @Component({
@@ -71,7 +71,7 @@ export class SelectComponent<Id extends string> {
   });
 
   constructor() {
-    wearFormLook();
+    addFormTheme();
     effect(() => this.own.setValue(this.value() ?? '', { emitEvent: false }));
     effect(() => (this.disabled() ? this.own.disable({ emitEvent: false }) : this.own.enable({ emitEvent: false })));
     this.own.valueChanges.pipe(takeUntilDestroyed()).subscribe((id) => this.valueChange.emit(id));

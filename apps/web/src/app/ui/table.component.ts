@@ -9,7 +9,7 @@ import {
   type TemplateRef,
 } from '@angular/core';
 import { TableModule } from 'primeng/table';
-import { wearTableLook } from './theme-table';
+import { addTableTheme } from './theme-table';
 
 /**
  * Rows side by side. Its head, where it has one, and its rows are templates of table rows; where it is wider than the
@@ -59,6 +59,6 @@ export class TableComponent {
   }));
 
   constructor() {
-    wearTableLook();
+    addTableTheme();
   }
 }

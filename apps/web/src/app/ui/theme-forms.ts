@@ -12,12 +12,12 @@ import textarea from '@primeuix/themes/aura/textarea';
 import togglebutton from '@primeuix/themes/aura/togglebutton';
 import { act, edge, ink, onAct, paper, paper2 } from './theme';
 
-let worn = false;
+let added = false;
 
 /** The look of all but the buttons, which are all that the first view has: it comes with the first of the others. */
-export function wearFormLook(): void {
-  if (worn) return;
-  worn = true;
+export function addFormTheme(): void {
+  if (added) return;
+  added = true;
   updatePreset({
     components: {
       accordion: {

@@ -6,12 +6,12 @@ import { ink } from './theme';
 const cell = '0.4rem 1rem 0.4rem 0';
 const rule = 'var(--rule)';
 
-let worn = false;
+let added = false;
 
 /** The look of tables, which comes with the first that is shown. */
-export function wearTableLook(): void {
-  if (worn) return;
-  worn = true;
+export function addTableTheme(): void {
+  if (added) return;
+  added = true;
   updatePreset({
     components: {
       datatable: {

@@ -1,7 +1,7 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, input, type TemplateRef, viewChild } from '@angular/core';
 import { Popover } from 'primeng/popover';
-import { wearFormLook } from './theme-forms';
+import { addFormTheme } from './theme-forms';
 
 /** What opens beside a word: its control under its name, and what is wrong with it. */
 @Component({
@@ -42,6 +42,6 @@ export class WordPopoverComponent {
   readonly popover = viewChild.required(Popover);
 
   constructor() {
-    wearFormLook();
+    addFormTheme();
   }
 }

@@ -15,10 +15,10 @@ import {
 } from '@inky-shoal/core/underway';
 import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { sayDepth } from './underway-words';
 import { SelectComponent } from '../ui/select.component';
 import { FieldComponent } from '../ui/field.component';
 import { choices } from '../ui/choices';
+import { sayDepth } from './underway-words';
 
 /** One thing that could be fished instead, in words. */
 interface Other {

@@ -9,18 +9,18 @@ import {
   signal,
   untracked,
 } from '@angular/core';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { say, sayRange, symbolOf, toSi, type UnitSystem } from '@inky-shoal/core';
 import { FISH_LENGTH_MM, FISH_WEIGHT_G, tagSeen, type Catch, type Trip } from '@inky-shoal/core/underway';
 import { ButtonDirective } from 'primeng/button';
-import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
+import { map } from 'rxjs';
 import { PhotoProblem, smallPhoto } from '../rig/boxes/photo';
-import { TripService } from './trip.service';
 import { plainFigure, readNumber } from '../ui/numbers';
-import { sayTime } from './underway-words';
 import { OpenFileComponent } from '../ui/open-file.component';
 import { FieldComponent } from '../ui/field.component';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { map } from 'rxjs';
+import { TripService } from './trip.service';
+import { sayTime } from './underway-words';
 
 type Measured = 'lengthMm' | 'weightG';
 const BOUNDS = { lengthMm: FISH_LENGTH_MM, weightG: FISH_WEIGHT_G } as const;

@@ -4,10 +4,10 @@ import { DayReading, withoutUndefined } from '@inky-shoal/core/underway';
 import { ButtonDirective } from 'primeng/button';
 import { COMPASS_POINTS, compassOf, degreesOf, LEVEL_WORDS } from '../sheet/words';
 import { NoticeService } from '../base/notice.service';
-import { TripService } from './trip.service';
 import { QuantityComponent } from '../ui/quantity.component';
 import { SelectComponent } from '../ui/select.component';
 import { choices } from '../ui/choices';
+import { TripService } from './trip.service';
 
 /** What one reads off the day: all of it may be left out. */
 @Component({

@@ -1,15 +1,15 @@
 import { ViewportScroller } from '@angular/common';
 import { afterNextRender, ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import type { UnitSystem } from '@inky-shoal/core';
 import { reviewOf, type Trip } from '@inky-shoal/core/underway';
 import { ButtonDirective } from 'primeng/button';
 import { Textarea } from 'primeng/textarea';
-import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { NoticeService } from '../base/notice.service';
+import { FieldComponent } from '../ui/field.component';
 import { TripYieldService, yieldOf } from './trip-yield.service';
 import { TripService } from './trip.service';
 import { TripLogComponent } from './trip-log.component';
-import { FieldComponent } from '../ui/field.component';
 
 /** After the last cast: what was planned, done and found, and a word of one's own; saved with the trip. */
 @Component({

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { catchError, from, Observable, of, switchMap } from 'rxjs';
 import { BookService } from '../base/book.service';
+import { photoAddress } from '../base/api.service';
 import { TripLogService } from './trip-log.service';
 
 /** A photo of a fish: from this device while the server does not have it, else from there. */
@@ -34,10 +35,9 @@ export class TripPhotoComponent {
     toObservable(this.photoId).pipe(
       switchMap((id) => {
         const { book } = this.books;
-        const there = `/api/books/${book}/photos/${id}`;
         return from(this.log.photo(book, id)).pipe(
           catchError(() => of(undefined)),
-          switchMap((photo) => (photo ? ownAddress(photo) : of(there))),
+          switchMap((photo) => (photo ? ownAddress(photo) : of(photoAddress(book, id)))),
         );
       }),
     ),

@@ -15,9 +15,10 @@ import {
 } from '@inky-shoal/core/underway';
 import { ButtonDirective } from 'primeng/button';
 import { SheetChartComponent } from '../sheet/chart/sheet-chart.component';
+import { SettingsService } from '../base/settings.service';
+import { FoldComponent } from '../ui/fold.component';
 import { AwakeService } from './awake.service';
 import { InstrumentsService, sensedOf } from './instruments.service';
-import { SettingsService } from '../base/settings.service';
 import { type OtherPlan, TripService } from './trip.service';
 import { answersOnSheet, type SheetNote } from './answers-on-sheet';
 import { ChangeFormComponent } from './change-form.component';
@@ -31,7 +32,6 @@ import { CASTS_A_TAP, type Tap, TapsComponent } from './taps.component';
 import { TripLogComponent } from './trip-log.component';
 import { TripNowComponent } from './trip-now.component';
 import { eventWords, sayTime } from './underway-words';
-import { FoldComponent } from '../ui/fold.component';
 
 /** What may stand in the middle instead of the advice. */
 type Panel = 'change' | 'reading' | 'fish';

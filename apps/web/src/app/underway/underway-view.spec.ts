@@ -1,15 +1,15 @@
-import 'fake-indexeddb/auto';
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
+import 'fake-indexeddb/auto';
 import Dexie from 'dexie';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
+import { choose } from '../../testing/controls';
 import { TripLogService } from './trip-log.service';
 import { TripService } from './trip.service';
 import { UnderwayView } from './underway.view';
-import { choose } from '../../testing/controls';
 
 /** A line of server-sent events that the test speaks on. */
 class Line {

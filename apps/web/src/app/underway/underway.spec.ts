@@ -1,9 +1,9 @@
-import { sensedOf, STALE_MS, type Instruments } from './instruments.service';
+import { sayStretch } from '@inky-shoal/core/underway';
 import { PositionService } from '../water/position.service';
+import { sayWay } from '../sheet/words';
+import { sensedOf, STALE_MS, type Instruments } from './instruments.service';
 import { yieldOf } from './trip-yield.service';
 import { sayInstruments } from './instrument-words';
-import { sayStretch } from '@inky-shoal/core/underway';
-import { sayWay } from '../sheet/words';
 import { sayGoTo } from './underway-words';
 
 const NOW = 1_000_000;

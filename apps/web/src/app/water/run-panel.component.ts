@@ -15,16 +15,16 @@ import { routeToGpx } from '@inky-shoal/core/formats';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
 import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import type { OpenChart } from './chart.service';
 import { NoticeService } from '../base/notice.service';
-import { rampsOf, RunService, SPEED_MPS, STAY_MIN, type KeptRun } from './run.service';
 import { plainFigure, readNumber } from '../ui/numbers';
 import { saveFile } from '../ui/save-file';
-import { RunStopsComponent } from './run-stops.component';
-import { sayMinute, sayPlace } from './spot-words';
 import { SelectComponent } from '../ui/select.component';
 import { FoldComponent } from '../ui/fold.component';
 import { FieldComponent } from '../ui/field.component';
+import type { OpenChart } from './chart.service';
+import { rampsOf, RunService, SPEED_MPS, STAY_MIN, type KeptRun } from './run.service';
+import { RunStopsComponent } from './run-stops.component';
+import { sayMinute, sayPlace } from './spot-words';
 
 const DAY_MIN = 1439;
 

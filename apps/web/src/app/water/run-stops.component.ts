@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { say, type UnitSystem } from '@inky-shoal/core';
-import type { KeptRun } from './run.service';
 import { sayWay } from '../sheet/words';
+import type { KeptRun } from './run.service';
 import { sayMinute } from './spot-words';
 
 /** The stops of a run in their order, and when one is back. */

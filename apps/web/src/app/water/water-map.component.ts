@@ -16,10 +16,10 @@ import {
 import type { UnitSystem } from '@inky-shoal/core';
 import type { ChartFeature, ChartFrame, FeatureShape } from '@inky-shoal/core/chart';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
-import type { ChartPicture } from './chart-api';
-import type { OpenChart } from './chart.service';
 import type { Look } from '../base/settings.service';
 import { readInk } from '../ui/ink';
+import type { ChartPicture } from './chart-api';
+import type { OpenChart } from './chart.service';
 import { ChartMap } from './chart-map';
 import type { ChartView, Contour, MapMode, Sounding } from './map-picture';
 

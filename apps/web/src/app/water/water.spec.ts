@@ -5,20 +5,11 @@ import { provideRouter } from '@angular/router';
 import type { ChartFeature, KeptChart } from '@inky-shoal/core/chart';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
 import { filter, firstValueFrom } from 'rxjs';
-import { ChartService, type ChartState } from './chart.service';
 import { ConnectionService } from '../base/connection.service';
 import { DayService } from '../sheet/day.service';
 import { NoticeService } from '../base/notice.service';
-import { RunService } from './run.service';
 import { SettingsService } from '../base/settings.service';
-import { contoursIn, rgbOf, tintsOf } from './chart-tints';
-import type { ChartMapEvents } from './chart-map';
-import { depthLines, heatPixels, soundings, tintPixels } from './drawing';
-import type { MapToolEvents } from './map-tools';
-import { RunOnSheetComponent } from './run-on-sheet.component';
-import { sayAnswer, sayGood, sayGround, sayLie, sayMinute, sayPlace } from './spot-words';
 import { sayWay } from '../sheet/words';
-import { WaterView } from './water.view';
 import {
   buttons,
   COLS,
@@ -37,6 +28,15 @@ import {
   WATER,
 } from '../../testing/test-lake';
 import { fill, unfold } from '../../testing/controls';
+import { ChartService, type ChartState } from './chart.service';
+import { RunService } from './run.service';
+import { contoursIn, rgbOf, tintsOf } from './chart-tints';
+import type { ChartMapEvents } from './chart-map';
+import { depthLines, heatPixels, soundings, tintPixels } from './drawing';
+import type { MapToolEvents } from './map-tools';
+import { RunOnSheetComponent } from './run-on-sheet.component';
+import { sayAnswer, sayGood, sayGround, sayLie, sayMinute, sayPlace } from './spot-words';
+import { WaterView } from './water.view';
 
 /** What the page told the map to show; the map itself needs a canvas, which the test environment does not have. */
 const shownOnMap: Record<string, unknown> = {};

@@ -17,13 +17,13 @@ import { Textarea } from 'primeng/textarea';
 import type { Clock } from '../base/book.service';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
-import { WatersService } from './waters.service';
 import { CheckComponent } from '../ui/check.component';
 import { FieldComponent } from '../ui/field.component';
 import { FoldComponent } from '../ui/fold.component';
 import { plainFigure, readQuantity } from '../ui/numbers';
 import { instantAt, localInput } from '../ui/local-time';
 import { SelectComponent } from '../ui/select.component';
+import { WatersService } from './waters.service';
 import { readProfile, writeProfile } from './profile-text';
 
 interface Problems {

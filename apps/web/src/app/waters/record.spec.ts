@@ -4,11 +4,11 @@ import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Reading, Water } from '@inky-shoal/core';
 import { RulesView } from '../rules/rules.view';
+import { fill, unfold } from '../../testing/controls';
 import { tableApi } from './table-api';
 import { ImportComponent } from './import.component';
 import { ReadingFormComponent } from './reading-form.component';
 import { ZonesComponent } from './zones.component';
-import { fill, unfold } from '../../testing/controls';
 
 const id = (n: number) => `01980000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const WATER: Water = {

@@ -6,11 +6,11 @@ import { v7 as uuid } from 'uuid';
 import { ButtonDirective } from 'primeng/button';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
-import { WatersService } from './waters.service';
 import { choices } from '../ui/choices';
 import { FieldComponent } from '../ui/field.component';
 import { readNumber, readQuantity } from '../ui/numbers';
 import { SelectComponent } from '../ui/select.component';
+import { WatersService } from './waters.service';
 
 type Field = 'name' | 'latitude' | 'longitude' | 'timeZone' | 'normalVisibilityM' | 'maxDepthM' | 'whole';
 

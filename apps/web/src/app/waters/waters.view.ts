@@ -9,14 +9,14 @@ import { DayService } from '../sheet/day.service';
 import { valueOr } from '../base/loaded';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
-import { WatersService } from './waters.service';
 import { localInput } from '../ui/local-time';
 import { SeasonService } from '../season/season.service';
+import { TableComponent } from '../ui/table.component';
+import { WatersService } from './waters.service';
 import { ImportComponent } from './import.component';
 import { ReadingFormComponent } from './reading-form.component';
 import { WaterFormComponent } from './water-form.component';
 import { ZonesComponent } from './zones.component';
-import { TableComponent } from '../ui/table.component';
 
 /** Readings listed before the rest is asked for. */
 const READINGS_SHOWN = 12;

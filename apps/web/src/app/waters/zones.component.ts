@@ -27,12 +27,12 @@ import { v7 as uuid } from 'uuid';
 import { ButtonDirective } from 'primeng/button';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
-import { WatersService } from './waters.service';
 import { FieldComponent } from '../ui/field.component';
 import { plainFigure, readQuantity } from '../ui/numbers';
 import { SelectComponent } from '../ui/select.component';
 import { CheckComponent } from '../ui/check.component';
 import { choices } from '../ui/choices';
+import { WatersService } from './waters.service';
 
 /** The zones of a water: each a part that warms and cools as one. */
 @Component({

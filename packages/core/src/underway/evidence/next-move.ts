@@ -141,14 +141,14 @@ export function nextMove({ blocks, candidates, nowId, atMin, leftMin, costMin, l
         const prospect = from.prospect(asked(to), atMin);
         const factor = leaning?.(to) ?? 1;
         const hours = Math.max(0, leftMin - costMin(now, to)) / 60;
-        const most = rateAt({ logMean: prospect.logMean, logSd: prospect.mostLogSd }, z) * factor * hours;
-        return { to, at, hours, factor, prospect, most };
+        const maxWorth = rateAt({ logMean: prospect.logMean, logSd: prospect.maxLogSd }, z) * factor * hours;
+        return { to, at, hours, factor, prospect, maxWorth };
       })
-      .sort((a, b) => b.most - a.most);
+      .sort((a, b) => b.maxWorth - a.maxWorth);
   let best: { to: Candidate; rate: Rate; worth: number; hours: number; at: number } | null = null;
-  for (const { to, at, hours, factor, prospect, most } of prospects(known)) {
+  for (const { to, at, hours, factor, prospect, maxWorth } of prospects(known)) {
     // How sure the rest is need not be known: not even its best case is as good.
-    if (best && most < best.worth) break;
+    if (best && maxWorth < best.worth) break;
     const rate = shifted(prospect.rate(), factor);
     const worth = rateAt(rate, z) * hours;
     if (!best || worth > best.worth || (worth === best.worth && at < best.at)) best = { to, rate, worth, hours, at };

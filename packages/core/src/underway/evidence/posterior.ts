@@ -52,7 +52,7 @@ export interface RateQuery {
 export interface Prospect {
   readonly logMean: number;
   /** Its standard deviation is at most this: what it would be if nothing had been fished. */
-  readonly mostLogSd: number;
+  readonly maxLogSd: number;
   readonly rate: () => Rate;
 }
 
@@ -152,7 +152,7 @@ export function posterior(blocks: readonly Block[], preferences: readonly number
     const shared = sharedWith(thing, atMin);
     const own = between(thing, thing, atMin);
     const logMean = priorLog(thing.preference) + meanOf(shared);
-    return { logMean, mostLogSd: Math.sqrt(own), rate: () => rateOf(logMean, varianceOf(shared, own)) };
+    return { logMean, maxLogSd: Math.sqrt(own), rate: () => rateOf(logMean, varianceOf(shared, own)) };
   };
   return {
     prospect,

@@ -9,6 +9,7 @@ import { valueOr, type Loaded } from '../../base/loaded';
 import { SettingsService } from '../../base/settings.service';
 import { TackleService } from '../tackle.service';
 import { RigNavComponent } from '../rig-nav.component';
+import { SelectComponent } from '../../ui/select.component';
 import { BalanceTool } from './balance.tool';
 import { CountdownTool } from './countdown.tool';
 import { CoverageTool } from './coverage.tool';
@@ -16,7 +17,6 @@ import { OffsetTool } from './offset.tool';
 import { RetrieveTool } from './retrieve.tool';
 import { RunningDepthTool } from './running-depth.tool';
 import type { Tool } from './tool';
-import { SelectComponent } from '../../ui/select.component';
 
 interface Listed {
   readonly path: string;

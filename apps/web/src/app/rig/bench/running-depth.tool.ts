@@ -6,10 +6,10 @@ import { SINKING_FORMS, type RunningDepth } from '@inky-shoal/core/mechanics';
 import { capital } from '../../sheet/words';
 import { choices } from '../../ui/choices';
 import { FieldsComponent, type FieldChange, type FieldSpec, type Values } from '../../ui/fields.component';
+import { TableComponent } from '../../ui/table.component';
 import { PathPictureComponent, type PathScene } from './path-picture.component';
 import { reckoned } from './reckoned';
 import { given, lineFields, lineGiven, lineValues, middleOf, Tool, withChange } from './tool';
-import { TableComponent } from '../../ui/table.component';
 
 const HOW = [{ id: 'diving', name: 'a lip' }, ...SINKING_FORMS.map((id) => ({ id, name: `sinking: ${nameOf(id)}` }))];
 const DIVING: readonly FieldSpec[] = [

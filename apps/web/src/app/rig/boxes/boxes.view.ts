@@ -18,15 +18,15 @@ import { valueOr, type Loaded } from '../../base/loaded';
 import { NoticeService } from '../../base/notice.service';
 import { SettingsService } from '../../base/settings.service';
 import { saveFile } from '../../ui/save-file';
-import { wearTableLook } from '../../ui/theme-table';
+import { addTableTheme } from '../../ui/theme-table';
 import { TackleService } from '../tackle.service';
 import { RigNavComponent } from '../rig-nav.component';
 import { sayItem, sayWhere } from '../rig-words';
+import { SelectComponent } from '../../ui/select.component';
+import { FieldComponent } from '../../ui/field.component';
 import { ArrangeComponent } from './arrange.component';
 import { ItemFormComponent } from './item-form.component';
 import { TackleImportComponent } from './tackle-import.component';
-import { SelectComponent } from '../../ui/select.component';
-import { FieldComponent } from '../../ui/field.component';
 
 /** What stands beside the list. */
 type Doing = 'list' | 'enter' | 'import' | 'arrange';
@@ -73,7 +73,7 @@ export class BoxesView {
   protected readonly rowPx = 56;
 
   constructor() {
-    wearTableLook();
+    addTableTheme();
   }
 
   protected told(item: TackleItem): string {

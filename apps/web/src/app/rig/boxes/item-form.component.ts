@@ -29,11 +29,11 @@ import { SettingsService } from '../../base/settings.service';
 import { TackleService } from '../tackle.service';
 import { FieldsComponent, type FieldChange, type Values } from '../../ui/fields.component';
 import { sayWhere } from '../rig-words';
-import { itemFields, TREBLE_SIZES } from './item-fields';
-import { PhotoProblem, smallPhoto } from './photo';
 import { SelectComponent } from '../../ui/select.component';
 import { OpenFileComponent } from '../../ui/open-file.component';
 import { FieldComponent } from '../../ui/field.component';
+import { itemFields, TREBLE_SIZES } from './item-fields';
+import { PhotoProblem, smallPhoto } from './photo';
 
 /** A treble as the form has it. */
 interface Treble {

@@ -18,10 +18,10 @@ import { ChartService } from '../chart.service';
 import { NoticeService } from '../../base/notice.service';
 import { SettingsService } from '../../base/settings.service';
 import { readNumber } from '../../ui/numbers';
-import { sayBedRead, sayLaid } from './bed-words';
 import { SelectComponent } from '../../ui/select.component';
 import { OpenFileComponent } from '../../ui/open-file.component';
 import { FieldComponent } from '../../ui/field.component';
+import { sayBedRead, sayLaid } from './bed-words';
 
 /** What goes on, for who waits for it. */
 type Work = 'reading' | 'laying' | 'keeping';

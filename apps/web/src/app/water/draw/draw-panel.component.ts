@@ -2,13 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import type { ChartFeature } from '@inky-shoal/core/chart';
 import { ButtonDirective } from 'primeng/button';
 import type { OpenChart } from '../chart.service';
+import { SelectComponent } from '../../ui/select.component';
+import { FoldComponent } from '../../ui/fold.component';
 import { BedImportComponent } from './bed-import.component';
 import { DrawSession } from './draw-session';
 import { FeatureFormComponent } from './feature-form.component';
 import { FeaturesFileComponent } from './features-file.component';
 import { DRAW_GROUPS, sayFeature } from './what-to-draw';
-import { SelectComponent } from '../../ui/select.component';
-import { FoldComponent } from '../../ui/fold.component';
 
 /** Drawing on the chart, what is drawn on it, and files in and out. */
 @Component({

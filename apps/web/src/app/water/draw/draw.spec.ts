@@ -1,8 +1,8 @@
-import 'fake-indexeddb/auto';
 import { type HttpRequest, provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting, type TestRequest } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
+import 'fake-indexeddb/auto';
 import Dexie from 'dexie';
 import { filter, firstValueFrom } from 'rxjs';
 import type { ChartFeature, FeatureShape, KeptChart } from '@inky-shoal/core/chart';
@@ -30,8 +30,8 @@ import * as saving from '../../ui/save-file';
 import type { ChartMapEvents } from '../chart-map';
 import type { MapToolEvents } from '../map-tools';
 import { WaterView } from '../water.view';
-import { choiceOf, DRAW_GROUPS, idOf, sayFeature } from './what-to-draw';
 import { fill, openFile, unfold } from '../../../testing/controls';
+import { choiceOf, DRAW_GROUPS, idOf, sayFeature } from './what-to-draw';
 
 const onMap: {
   events?: ChartMapEvents & MapToolEvents;

@@ -4,10 +4,10 @@ import type { Water } from '@inky-shoal/core';
 import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Textarea } from 'primeng/textarea';
-import { DrawSession } from './draw-session';
-import { DRAW_GROUPS, idOf, sayFeature } from './what-to-draw';
 import { SelectComponent } from '../../ui/select.component';
 import { FieldComponent } from '../../ui/field.component';
+import { DrawSession } from './draw-session';
+import { DRAW_GROUPS, idOf, sayFeature } from './what-to-draw';
 
 /** What was drawn, to be named, noted, changed or taken away. Its points are moved on the chart. */
 @Component({

@@ -7,7 +7,7 @@ import { INKY_PRESET } from './theme';
  *
  * @param nonce that the server put into the page, for styles that are made at run time
  */
-export const provideInkyLook = (nonce?: string): EnvironmentProviders =>
+export const provideTheme = (nonce?: string): EnvironmentProviders =>
   providePrimeNG({
     theme: {
       preset: INKY_PRESET,
