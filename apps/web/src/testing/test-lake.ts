@@ -85,7 +85,7 @@ export const press = async (fixture: ComponentFixture<unknown>, name: string) =>
   await fixture.whenStable();
 };
 export const until = async (fixture: ComponentFixture<unknown>, holds: () => boolean) => {
-  for (let turn = 0; turn < 200 && !holds(); turn++) {
+  for (let turn = 0; turn < 1500 && !holds(); turn++) {
     await new Promise((resolve) => setTimeout(resolve, 10));
     await fixture.whenStable();
   }

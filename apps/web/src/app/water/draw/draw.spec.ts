@@ -74,6 +74,8 @@ beforeEach(() => {
 });
 
 afterEach(async () => {
+  // A write that is never answered would be given up seconds later, and wait in the database of another test.
+  for (const write of http.match(({ method }) => method !== 'GET')) if (!write.cancelled) write.flush({});
   TestBed.resetTestingModule();
   await Dexie.delete('inky-outbox');
 });
@@ -217,6 +219,7 @@ describe('drawing', () => {
     const lineUp = async (col: number, row: number) => {
       await press(fixture, 'Add a line-up');
       onMap.events?.drawn({ type: 'Point', coordinates: lonLat(col, row) });
+      await sent();
       await fixture.whenStable();
     };
     await sent();
