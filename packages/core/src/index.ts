@@ -8,6 +8,8 @@ export * from './contract/records.js';
 export * from './contract/history.js';
 export * from './contract/problems.js';
 export * from './units/units.js';
+export { readNumber, readQuantityIn, readRatio } from './units/typed.js';
+export { readPosition, sayPosition, type Position, type ReadPosition } from './units/position.js';
 export { clarityClass } from './water/clarity.js';
 export { usualVisibilityM } from './water/usual-visibility.js';
 export { trendCPerDay } from './season/trend.js';

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { symbolOf, toSi, type Measure } from '@inky-shoal/core';
+import { readQuantityIn, readRatio, symbolOf, type Measure } from '@inky-shoal/core';
 import { InputText } from 'primeng/inputtext';
 import { SettingsService } from '../base/settings.service';
-import { plainFigure, readNumber } from './numbers';
+import { plainFigure } from './numbers';
 import { FieldComponent } from './field.component';
 
 /** A figure to type: a quantity in the user's units, or a bare number with its own unit. Given and taken in SI. */
@@ -50,24 +50,31 @@ export class FigureComponent {
     return measure ? symbolOf(measure, this.units()) : this.unit();
   });
   private readonly shown = computed(() => {
-    const [value, measure] = [this.value(), this.measure()];
-    if (typeof value !== 'number') return typeof value === 'string' ? value : '';
-    return measure ? plainFigure(measure, value, this.units()) : String(Number(value.toFixed(3)));
+    const value = this.value();
+    return typeof value === 'number' ? this.plain(value) : typeof value === 'string' ? value : '';
   });
   /** What stands in the field: as typed while it says the same, else the figure itself. */
   protected readonly text = linkedSignal<string, string>({
     source: this.shown,
     computation: (shown, before) => {
       const typed = before?.value ?? '';
-      const same = readNumber(typed) !== undefined && readNumber(typed) === readNumber(shown);
-      return same ? typed : shown;
+      const read = this.read(typed);
+      return read !== undefined && this.plain(read) === shown ? typed : shown;
     },
   });
 
   protected typed(text: string): void {
     this.text.set(text);
-    const [number, measure] = [readNumber(text), this.measure()];
-    if (number === undefined) this.valueChange.emit(text.trim() || undefined);
-    else this.valueChange.emit(measure ? toSi(measure, number, this.units()) : number);
+    this.valueChange.emit(this.read(text) ?? (text.trim() || undefined));
+  }
+
+  private read(text: string): number | undefined {
+    const measure = this.measure();
+    return measure ? readQuantityIn(text, measure, this.units()) : readRatio(text);
+  }
+
+  private plain(value: number): string {
+    const measure = this.measure();
+    return measure ? plainFigure(measure, value, this.units()) : String(Number(value.toFixed(3)));
   }
 }

@@ -1,17 +1,7 @@
-import { readNumber, readQuantity } from './numbers';
+import { readQuantity } from './numbers';
 import { instantAt, localInput } from './local-time';
 
-describe('typed numbers', () => {
-  it.each([
-    ['51', 51],
-    [' 51,5 ', 51.5],
-    ['.5', 0.5],
-    ['-3', -3],
-  ])('reads %s', (text, value) => expect(readNumber(text)).toBe(value));
-  it.each(['', 'warm', '5 ft', '1.2.3', '0x10', '1e3', 'Infinity'])('does not read %s', (text) =>
-    expect(readNumber(text)).toBeUndefined(),
-  );
-
+describe('typed quantities', () => {
   it('takes degrees Fahrenheit to SI', () =>
     expect(readQuantity('50', 'surfaceTempC', 'temp', 'us')).toEqual({ si: 10, problem: null }));
 
@@ -22,6 +12,11 @@ describe('typed numbers', () => {
     expect(readQuantity('', 'visibilityM', 'depth', 'us')).toEqual({ si: undefined, problem: null });
     expect(readQuantity('5', 'visibilityM', 'depth', 'us', { before: 1.53 })).toEqual({ si: 1.53, problem: null });
     expect(readQuantity('5.1', 'visibilityM', 'depth', 'us', { before: 1.53 }).si).toBeCloseTo(1.554, 3);
+  });
+
+  it('takes a unit that stands there', () => {
+    expect(readQuantity('10 C', 'surfaceTempC', 'temp', 'us')).toEqual({ si: 10, problem: null });
+    expect(readQuantity('2 ½ ft', 'visibilityM', 'depth', 'metric').si).toBeCloseTo(0.762, 6);
   });
 
   it('asks whether Fahrenheit was meant for a lake at 62 °C', () => {

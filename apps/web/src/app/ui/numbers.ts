@@ -1,10 +1,15 @@
-import { LIMITS, sayRange, say, toShown, toSi, type Limited, type Measure, type UnitSystem } from '@inky-shoal/core';
-
-/** Reads a number that a person typed, with a point or a comma; undefined where it is none. */
-export function readNumber(text: string): number | undefined {
-  const plain = text.trim().replace(',', '.');
-  return /^[-+]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : undefined;
-}
+import {
+  LIMITS,
+  readQuantityIn,
+  say,
+  sayRange,
+  toShown,
+  toSi,
+  readNumber,
+  type Limited,
+  type Measure,
+  type UnitSystem,
+} from '@inky-shoal/core';
 
 export interface Typed {
   /** In SI; undefined where the field is empty or wrong. */
@@ -28,16 +33,12 @@ export function readQuantity(
   const limits = LIMITS[field];
   const expected = `Expected ${sayRange(measure, limits, units)}`;
   if (!text.trim()) return { si: undefined, problem: required ? `${expected}.` : null };
-  const shown = readNumber(text);
-  if (shown === undefined) return { si: undefined, problem: `${expected}, got "${text.trim().slice(0, 20)}".` };
-  const si = toSi(measure, shown, units);
+  const si = readQuantityIn(text, measure, units);
+  if (si === undefined) return { si, problem: `${expected}, got "${text.trim().slice(0, 20)}".` };
   if (si >= limits[0] && si <= limits[1]) return { si, problem: null };
-  const other = units === 'metric' ? 'us' : 'metric';
-  const fits =
-    measure === 'temp' &&
-    units === 'metric' &&
-    toSi(measure, shown, other) >= 0 &&
-    toSi(measure, shown, other) <= limits[1];
+  const bare = measure === 'temp' && units === 'metric' ? readNumber(text) : undefined;
+  const inFahrenheit = bare === undefined ? Number.NaN : toSi(measure, bare, 'us');
+  const fits = inFahrenheit >= 0 && inFahrenheit <= limits[1];
   return { si: undefined, problem: `${expected}, got ${say(measure, si, units)}.${fits ? ' Did you mean °F?' : ''}` };
 }
 

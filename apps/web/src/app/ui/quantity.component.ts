@@ -1,10 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { symbolOf, toShown, toSi, type Measure } from '@inky-shoal/core';
+import { readQuantityIn, symbolOf, toShown, toSi, type Measure } from '@inky-shoal/core';
 import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { SettingsService } from '../base/settings.service';
-import { readNumber } from './numbers';
 import { addFormTheme } from './theme-forms';
 
 /** A quantity typed or stepped in the user's units, given and taken in SI. A point and a comma both part the decimals. */
@@ -78,19 +77,16 @@ export class QuantityComponent {
 
   private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
   protected readonly symbol = computed(() => symbolOf(this.measure(), this.units()));
-  protected readonly shown = computed(() => {
-    const si = this.si();
-    return si === undefined || si === null ? null : Math.round(toShown(this.measure(), si, this.units()) * 10) / 10;
-  });
+  protected readonly shown = computed(() => this.asShown(this.si()));
   /** What stands in the field: as typed while it says the same quantity, else the quantity itself. */
   protected readonly text = linkedSignal<number | null, string>({
     source: this.shown,
     computation: (shown, before) => {
       const typed = before?.value ?? '';
-      return shown !== null && readNumber(typed) === shown ? typed : (shown?.toString() ?? '');
+      return shown !== null && this.asShown(this.read(typed)) === shown ? typed : (shown?.toString() ?? '');
     },
   });
-  protected readonly unread = computed(() => this.text().trim() !== '' && readNumber(this.text()) === undefined);
+  protected readonly unread = computed(() => this.text().trim() !== '' && this.read(this.text()) === undefined);
 
   constructor() {
     addFormTheme();
@@ -98,16 +94,20 @@ export class QuantityComponent {
 
   protected typed(text: string): void {
     this.text.set(text);
-    const number = readNumber(text);
-    if (number !== undefined || !text.trim()) this.siChange.emit(number === undefined ? undefined : this.toSi(number));
+    const si = this.read(text);
+    if (si !== undefined || !text.trim()) this.siChange.emit(si);
   }
 
   protected nudge(direction: 1 | -1): void {
     const next = Math.round(((this.shown() ?? 0) + direction * this.step()) * 100) / 100;
-    this.siChange.emit(this.toSi(next));
+    this.siChange.emit(toSi(this.measure(), next, this.units()));
   }
 
-  private toSi(shown: number): number {
-    return toSi(this.measure(), shown, this.units());
+  private read(text: string): number | undefined {
+    return readQuantityIn(text, this.measure(), this.units());
+  }
+
+  private asShown(si: number | null | undefined): number | null {
+    return si === undefined || si === null ? null : Math.round(toShown(this.measure(), si, this.units()) * 10) / 10;
   }
 }

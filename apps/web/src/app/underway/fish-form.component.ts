@@ -11,12 +11,12 @@ import {
 } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { say, sayRange, symbolOf, toSi, type UnitSystem } from '@inky-shoal/core';
+import { readQuantityIn, say, sayRange, symbolOf, type UnitSystem } from '@inky-shoal/core';
 import { FISH_LENGTH_MM, FISH_WEIGHT_G, tagSeen, type Catch, type Trip } from '@inky-shoal/core/underway';
 import { ButtonDirective } from 'primeng/button';
 import { map } from 'rxjs';
 import { PhotoProblem, smallPhoto } from '../rig/boxes/photo';
-import { plainFigure, readNumber } from '../ui/numbers';
+import { plainFigure } from '../ui/numbers';
 import { OpenFileComponent } from '../ui/open-file.component';
 import { FieldComponent } from '../ui/field.component';
 import { TripService } from './trip.service';
@@ -125,8 +125,7 @@ export class FishFormComponent {
   }
 
   private si(field: Measured): number | undefined {
-    const number = readNumber(this.typed()[field]);
-    return number === undefined ? undefined : toSi(MEASURES[field], number, this.units());
+    return readQuantityIn(this.typed()[field], MEASURES[field], this.units());
   }
 
   protected unit(field: Measured): string {

@@ -10,13 +10,13 @@ import {
   type WritableSignal,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { clockOf, say, sayRange, symbolOf, toSi, type UnitSystem } from '@inky-shoal/core';
+import { clockOf, readNumber, readQuantityIn, say, sayRange, symbolOf, type UnitSystem } from '@inky-shoal/core';
 import { routeToGpx } from '@inky-shoal/core/formats';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
 import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { NoticeService } from '../base/notice.service';
-import { plainFigure, readNumber } from '../ui/numbers';
+import { plainFigure } from '../ui/numbers';
 import { saveFile } from '../ui/save-file';
 import { SelectComponent } from '../ui/select.component';
 import { FoldComponent } from '../ui/fold.component';
@@ -90,8 +90,7 @@ export class RunPanelComponent {
   }
 
   protected setSpeed(input: HTMLInputElement): void {
-    const shown = readNumber(input.value);
-    const speedMps = shown === undefined ? Number.NaN : toSi('wind', shown, this.units());
+    const speedMps = readQuantityIn(input.value, 'wind', this.units()) ?? Number.NaN;
     if (speedMps >= SPEED_MPS[0] && speedMps <= SPEED_MPS[1]) return this.service.setPreferences({ speedMps });
     this.notices.say(
       `Expected a speed of ${sayRange('wind', SPEED_MPS, this.units())}, got "${input.value.slice(0, 20)}".`,

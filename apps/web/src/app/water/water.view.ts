@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { COVERS, nameOf, say, STRUCTURES, toShown, toSi, type Cover, type Structure } from '@inky-shoal/core';
+import { COVERS, nameOf, say, readQuantityIn, STRUCTURES, toShown, type Cover, type Structure } from '@inky-shoal/core';
 import { chartProjection, type ChartFeature, type ChartFrame } from '@inky-shoal/core/chart';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
 import { ButtonDirective } from 'primeng/button';
@@ -9,7 +9,6 @@ import { InputText } from 'primeng/inputtext';
 import { compassOf, sayDate } from '../sheet/words';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
-import { readNumber } from '../ui/numbers';
 import { SelectComponent } from '../ui/select.component';
 import { FieldComponent } from '../ui/field.component';
 import { choices } from '../ui/choices';
@@ -148,8 +147,7 @@ export class WaterView {
   }
 
   protected setLevel(text: string): void {
-    const shown = readNumber(text);
-    const levelM = shown === undefined ? Number.NaN : toSi('depth', shown, this.units());
+    const levelM = readQuantityIn(text, 'depth', this.units()) ?? Number.NaN;
     if (Math.abs(levelM) <= MAX_LEVEL_M) return this.service.setLevel(levelM);
     const most = say('depth', MAX_LEVEL_M, this.units());
     this.notices.say(`Expected a level within ${most} of the chart's zero, got "${text.slice(0, 20)}".`);

@@ -1,5 +1,4 @@
-import { toShown, toSi, type ProfilePoint, type UnitSystem } from '@inky-shoal/core';
-import { readNumber } from '../ui/numbers';
+import { readNumber, toShown, toSi, type ProfilePoint, type UnitSystem } from '@inky-shoal/core';
 
 export interface ProfileRead {
   /** From the surface down, in SI; undefined where nothing was written or something is wrong. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { Water } from '@inky-shoal/core';
+import { readNumber, type Water } from '@inky-shoal/core';
 import {
   checkSize,
   FileProblem,
@@ -17,7 +17,6 @@ import { ChartFilesService, type FileProgress } from '../chart-files.service';
 import { ChartService } from '../chart.service';
 import { NoticeService } from '../../base/notice.service';
 import { SettingsService } from '../../base/settings.service';
-import { readNumber } from '../../ui/numbers';
 import { SelectComponent } from '../../ui/select.component';
 import { OpenFileComponent } from '../../ui/open-file.component';
 import { FieldComponent } from '../../ui/field.component';
