@@ -173,17 +173,18 @@ describe('waters', () => {
   it('are made in an empty book, one press away, which says what to do first', async () => {
     const page = await stage.page('/settings');
     await page.getByRole('button', { name: 'Start my own, empty' }).click();
-    await page.getByRole('heading', { name: 'Make a water' }).waitFor();
-    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.getByRole('heading', { name: 'Add a water' }).waitFor();
+    await page.getByRole('button', { name: 'Add it' }).click();
     await says(page.locator('#water-name-problem'), 'Expected a name');
-    await says(page.locator('#water-latitude-problem'), 'Expected a latitude');
+    await says(page.locator('#water-where-problem'), 'Expected a place');
 
     await page.getByLabel('Name').fill('Our pond');
     await choose(page.getByLabel('Kind of water'), 'pond');
-    await page.getByLabel('Latitude, degrees').fill('40.1');
-    await page.getByLabel('Longitude, west is minus').fill('-83,2');
-    await page.getByLabel('Time zone').fill('America/New_York');
-    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.getByLabel('Where', { exact: true }).fill('40.1, -83.2');
+    await page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('#water-zone')?.value === 'America/New_York',
+    );
+    await page.getByRole('button', { name: 'Add it' }).click();
     await page.getByRole('heading', { name: 'Our pond' }).waitFor();
     await says(page.locator('section > p').first(), 'No reading yet');
     await page.getByLabel('Water, °F').fill('61');
@@ -195,6 +196,43 @@ describe('waters', () => {
     expect(await textOf(page.locator('header'))).not.toContain('Demo day');
     await page.goto(`${stage.server.address}/plans`);
     await page.getByText('None yet.').waitFor();
+  });
+
+  it('are placed on a map, changed, and removed with undo', async () => {
+    const page = await stage.page('/settings');
+    await page.getByRole('button', { name: 'Start my own, empty' }).click();
+    await page.getByRole('button', { name: 'Add a water' }).click();
+    await page.getByLabel('Name').fill('First pond');
+    await page.getByRole('button', { name: 'On the map' }).click();
+    const map = page.getByRole('application', { name: /^Map of the world/ });
+    await map.locator('canvas').first().waitFor();
+    const box = (await map.boundingBox())!;
+    // West of the middle of the page lies the New World, and the field says where it was pressed.
+    await page.mouse.click(box.x + box.width * 0.25, box.y + box.height * 0.45);
+    await page.waitForFunction(() => document.querySelector<HTMLInputElement>('#water-where')?.value.endsWith(' W'));
+    // By keys alone: the middle of the map.
+    const where = page.getByLabel('Where', { exact: true });
+    const pressed = await where.inputValue();
+    await map.focus();
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(
+      (value) => document.querySelector<HTMLInputElement>('#water-where')?.value !== value,
+      pressed,
+    );
+    await where.fill("34°56'N 88°07'W");
+    await page.getByRole('button', { name: 'Add it' }).click();
+    await page.getByRole('heading', { name: 'First pond' }).waitFor();
+
+    await page.getByRole('button', { name: 'Change this water' }).click();
+    expect(await where.inputValue()).toBe('34.9333° N, 88.1167° W');
+    await page.getByLabel('Name').fill('Mill pond');
+    await page.getByRole('button', { name: 'Keep the change' }).click();
+    await page.getByRole('heading', { name: 'Mill pond' }).waitFor();
+
+    await page.getByRole('button', { name: 'Remove it' }).click();
+    await page.getByRole('heading', { name: 'Mill pond' }).waitFor({ state: 'detached' });
+    await page.locator('.notice').getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('heading', { name: 'Mill pond' }).waitFor();
   });
 });
 

@@ -229,11 +229,10 @@ describe('the weather service', () => {
   it("is not there in a book of one's own until an address or a file is given", async () => {
     const page = await stage.page('/settings');
     await page.getByRole('button', { name: 'Start my own, empty' }).click();
-    await page.getByRole('heading', { name: 'Make a water' }).waitFor();
+    await page.getByRole('heading', { name: 'Add a water' }).waitFor();
     await page.getByLabel('Name').fill('New pond');
-    await page.getByLabel('Latitude, degrees').fill('40');
-    await page.getByLabel('Longitude, west is minus').fill('-83');
-    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.getByLabel('Where', { exact: true }).fill('40, -83');
+    await page.getByRole('button', { name: 'Add it' }).click();
     await page.getByRole('button', { name: 'Its season' }).click();
     await page.locator('inky-year-chart canvas').waitFor();
     await says(page.locator('.sources'), 'No reading yet');

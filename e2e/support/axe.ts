@@ -90,8 +90,8 @@ export function axeFindsNothingIn(looks: readonly string[]): void {
         await page.locator('.p-popover').waitFor({ state: 'detached' });
       }
       await page.goto(`${stage.server.address}/waters`);
-      await page.getByRole('button', { name: 'Make a water' }).click();
-      await page.getByRole('heading', { name: 'Make a water' }).waitFor();
+      await page.getByRole('button', { name: 'Add a water' }).click();
+      await page.getByRole('heading', { name: 'Add a water' }).waitFor();
       expect(await violations(page)).toEqual([]);
       await page.getByRole('button', { name: /Lake Ferrow/ }).click();
       await page.getByRole('button', { name: '6 zones' }).click();

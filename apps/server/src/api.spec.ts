@@ -175,6 +175,24 @@ describe('waters and readings', () => {
     expect((await problem('PUT', '/api/books/own/waters/first', WATER)).body.errors?.[0]?.path).toBe('id');
     expect((await problem('GET', '/api/books/mine/waters')).status).toBe(404);
   });
+
+  it('removes a water, keeps what is written of it meanwhile, and brings all of it back', async () => {
+    const path = `/api/books/own/waters/${id(5)}`;
+    await server.call('PUT', path, WATER);
+    await server.call('PUT', `${path}/readings/${id(51)}`, { at: '2027-03-01T14:00:00Z', surfaceTempC: 9 });
+    expect((await server.call('DELETE', path)).status).toBe(204);
+    const names = async () =>
+      ((await server.call('GET', '/api/books/own/waters')).body as Water[]).map((each) => each.id);
+    expect(await names()).not.toContain(id(5));
+    expect((await problem('GET', `${path}/readings`)).status).toBe(404);
+    // Written on another device before it heard of the removal.
+    const late = { at: '2027-03-02T14:00:00Z', surfaceTempC: 10 };
+    expect((await server.call('PUT', `${path}/readings/${id(52)}`, late)).status).toBe(200);
+    await server.call('PUT', path, WATER);
+    expect(await names()).toContain(id(5));
+    const back = (await server.call('GET', `${path}/readings`)).body as Reading[];
+    expect(back.map(({ surfaceTempC }) => surfaceTempC)).toEqual([10, 9]);
+  });
 });
 
 describe('saved plans', () => {

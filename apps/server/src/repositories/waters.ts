@@ -40,6 +40,11 @@ export class WaterRepository {
     return row && toWater(row);
   }
 
+  /** Whether there is such a water, on the list or removed: what hangs on it is kept for its coming back. */
+  async has(id: string): Promise<boolean> {
+    return !!(await this.db.selectFrom('water').select('id').where('id', '=', id).executeTakeFirst());
+  }
+
   /** Makes a water or changes it; the time of making stays. */
   async put(id: string, draft: WaterDraft, now: string, device: string | null = null): Promise<void> {
     const row = { draft: JSON.stringify(draft), updated_at: now, removed_at: null, changed_by: device };

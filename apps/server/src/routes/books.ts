@@ -35,7 +35,11 @@ export function bookRoutes(books: Library): Router {
     if (!water) throw notFound(`water ${id}`);
     return water;
   };
-  const knownWater = async (book: BookService, id: string): Promise<string> => (await waterOf(book, id)).id;
+  /** A water on the list or one that was removed: what was written of it with no signal is not lost with it. */
+  const knownWater = async (book: BookService, id: string): Promise<string> => {
+    if (!(await book.waters.has(id))) throw notFound(`water ${id}`);
+    return id;
+  };
 
   router.get('/books/:book', async (request, response) => {
     const book = bookOf(request);
@@ -70,7 +74,7 @@ export function bookRoutes(books: Library): Router {
 
   router.get('/books/:book/waters/:id/readings', async (request, response) => {
     const book = bookOf(request);
-    response.json(await book.readings.ofWater(await knownWater(book, idOf(request))));
+    response.json(await book.readings.ofWater((await waterOf(book, idOf(request))).id));
   });
   router.put('/books/:book/waters/:id/readings/:reading', async (request, response) => {
     const book = bookOf(request);

@@ -22,6 +22,9 @@ import { DayService } from './sheet/day.service';
 import { NoticeService } from './base/notice.service';
 import { WatersView } from './waters/waters.view';
 
+// The map itself is looked at in the browser.
+jest.mock('./waters/place-map', () => ({ PlaceMap: jest.fn() }));
+
 const id = (n: number) => `01950000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const PLACE = { latitude: 35.9, longitude: -88.4, timeZone: 'America/Chicago' };
 const WATER: Water = {

@@ -14,6 +14,11 @@ export const WATER_KINDS = [
   'tidal-river',
   'estuary',
 ] as const;
+/** The kinds of water that a discipline is fished in. */
+export const KINDS_FOR = {
+  bass: WATER_KINDS.filter((kind) => kind !== 'estuary'),
+  inshore: ['estuary', 'tidal-river'],
+} as const satisfies Record<(typeof DISCIPLINES)[number], readonly (typeof WATER_KINDS)[number][]>;
 export const FAMILIARITIES = ['known', 'new'] as const;
 export const GOALS = ['numbers', 'big-fish', 'balanced'] as const;
 export const VISIBILITY_TRENDS = ['dropping', 'steady', 'clearing'] as const;

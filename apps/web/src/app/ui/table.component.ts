@@ -28,7 +28,16 @@ import { addTableTheme } from './theme-table';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [NgTemplateOutlet, TableModule],
   template: `
-    <p-table [value]="$any(rows())" [tableStyle]="style()" [pt]="parts()">
+    <p-table
+      [value]="$any(rows())"
+      [tableStyle]="style()"
+      [pt]="parts()"
+      [paginator]="rows().length > pageRows()"
+      [rows]="pageRows()"
+      [showCurrentPageReport]="true"
+      [showFirstLastIcon]="false"
+      currentPageReportTemplate="{first} to {last} of {totalRecords}"
+    >
       @if (head(); as head) {
         <ng-template #header><ng-container [ngTemplateOutlet]="head" /></ng-template>
       }
@@ -49,6 +58,8 @@ export class TableComponent {
   readonly rows = input.required<readonly unknown[]>();
   /** It takes all the room there is. */
   readonly wide = input(false, { transform: booleanAttribute });
+  /** More rows than these are turned over in pages. */
+  readonly pageRows = input(Infinity);
   protected readonly head = contentChild<TemplateRef<unknown>>('head');
   protected readonly row = contentChild.required<TemplateRef<unknown>>('row');
 

@@ -1,5 +1,6 @@
 import { updatePreset } from '@primeuix/themes';
 import datatable from '@primeuix/themes/aura/datatable';
+import paginator from '@primeuix/themes/aura/paginator';
 import virtualscroller from '@primeuix/themes/aura/virtualscroller';
 import { ink } from './theme';
 
@@ -22,6 +23,12 @@ export function addTableTheme(): void {
         row: { ...datatable.row, background: 'transparent', color: ink },
         colorScheme: { light: { root: { borderColor: rule } }, dark: { root: { borderColor: rule } } },
         css: () => '.p-datatable-table th, .p-datatable-table td { vertical-align: top; }',
+      },
+      paginator: {
+        ...paginator,
+        root: { ...paginator.root, background: 'transparent', color: ink },
+        navButton: { ...paginator.navButton, width: 'var(--touch)', height: 'var(--touch)', color: ink },
+        currentPageReport: { color: ink },
       },
       virtualscroller,
     },

@@ -6,7 +6,7 @@ import { combineLatest, map, Observable, scan, shareReplay, startWith, switchMap
 import { ApiService } from '../base/api.service';
 import { BookService } from '../base/book.service';
 import type { KeptAddress } from '../base/loaded';
-import { PositionService } from '../water/position.service';
+import { PositionService } from '../base/position.service';
 
 export type LineNews = Extract<InstrumentNews, { kind: 'line' }>;
 

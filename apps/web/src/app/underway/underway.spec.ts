@@ -1,5 +1,5 @@
 import { sayStretch } from '@inky-shoal/core/underway';
-import { PositionService } from '../water/position.service';
+import { PositionService } from '../base/position.service';
 import { sayWay } from '../sheet/words';
 import { sensedOf, STALE_MS, type Instruments } from './instruments.service';
 import { yieldOf } from './trip-yield.service';

@@ -38,7 +38,7 @@ import type { ChartView, Contour, MapMode, Sounding } from './map-picture';
     @if (mode().pen) {
       <svg class="middle" viewBox="0 0 24 24" aria-hidden="true"><path d="M12 2v20M2 12h20" /></svg>
     }`,
-  styleUrl: './water-map.component.css',
+  styleUrl: '../ui/map.css',
   // What the map library draws takes its styles from here too; each is kept to this map by its name.
   encapsulation: ViewEncapsulation.None,
 })

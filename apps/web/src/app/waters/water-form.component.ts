@@ -1,79 +1,112 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+  type OnInit,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
-import { DISCIPLINES, parse, symbolOf, WATER_KINDS, WaterDraft, type WaterDraftInput } from '@inky-shoal/core';
+import {
+  DISCIPLINES,
+  KINDS_FOR,
+  parse,
+  readPosition,
+  symbolOf,
+  WaterDraft,
+  type Discipline,
+  type Water,
+  type WaterDraftInput,
+  type WaterKind,
+} from '@inky-shoal/core';
 import { v7 as uuid } from 'uuid';
 import { ButtonDirective } from 'primeng/button';
+import { valueOr } from '../base/loaded';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { choices } from '../ui/choices';
 import { FieldComponent } from '../ui/field.component';
-import { readNumber, readQuantity } from '../ui/numbers';
+import { plainFigure, readQuantity } from '../ui/numbers';
 import { SelectComponent } from '../ui/select.component';
+import { isTimeZone } from './place-doubt';
+import { placeControls, PlaceFieldsComponent } from './place-fields.component';
 import { WatersService } from './waters.service';
 
-type Field = 'name' | 'latitude' | 'longitude' | 'timeZone' | 'normalVisibilityM' | 'maxDepthM' | 'whole';
+type Field = 'name' | 'waterKind' | 'where' | 'timeZone' | 'normalVisibilityM' | 'maxDepthM' | 'whole';
 
-/** A new water: its name, kind and place; the rest can wait. */
+/** A water, new or changed: its name, kind and place; the rest can wait. */
 @Component({
   selector: 'inky-water-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective, FieldComponent, ReactiveFormsModule, SelectComponent],
+  imports: [ButtonDirective, FieldComponent, PlaceFieldsComponent, ReactiveFormsModule, SelectComponent],
   templateUrl: './water-form.component.html',
-  styles: `
-    form {
-      display: grid;
-      grid-template-columns: 1fr 1fr;
-      gap: 0.75rem 1rem;
-      align-items: start;
-    }
-    h2,
-    .wide,
-    .end {
-      grid-column: 1 / -1;
-    }
-    .end {
-      display: flex;
-      gap: 0.5rem;
-    }
-  `,
+  styleUrl: './water-form.component.css',
 })
-export class WaterFormComponent {
-  private readonly waters = inject(WatersService);
+export class WaterFormComponent implements OnInit {
+  private readonly service = inject(WatersService);
   private readonly notices = inject(NoticeService);
   private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
+  private readonly waters = toSignal(this.service.waters$, { initialValue: null });
+  private readonly placeFields = viewChild.required(PlaceFieldsComponent);
 
+  /** The water to change; none for a new one. */
+  readonly water = input<Water | null>(null);
   /** The book has no water yet: there is nothing to go back to. */
   readonly first = input(false);
-  /** The id of the water made. */
+  /** The id of the water made or changed. */
   readonly made = output<string>();
   /** Given up. */
   readonly given = output();
 
   protected readonly form = inject(NonNullableFormBuilder).group({
     name: '',
-    discipline: 'bass' as (typeof DISCIPLINES)[number],
-    waterKind: 'highland-reservoir' as (typeof WATER_KINDS)[number],
-    latitude: '',
-    longitude: '',
-    timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    discipline: 'bass' as Discipline,
+    waterKind: 'highland-reservoir' as WaterKind,
+    place: placeControls(null, Intl.DateTimeFormat().resolvedOptions().timeZone),
     normal: '',
     maxDepth: '',
   });
+  private readonly discipline = toSignal(this.form.controls.discipline.valueChanges);
   protected readonly problems = signal<Partial<Record<Field, string | null>>>({});
   protected readonly depthUnit = computed(() => symbolOf('depth', this.units()));
   protected readonly disciplines = choices(DISCIPLINES);
-  protected readonly kinds = choices(WATER_KINDS);
+  protected readonly kinds = computed(() => choices(KINDS_FOR[this.discipline() ?? 'bass']));
 
-  protected make(): void {
+  ngOnInit(): void {
+    const { controls } = this.form;
+    controls.discipline.valueChanges.subscribe((discipline) => {
+      const kinds: readonly WaterKind[] = KINDS_FOR[discipline];
+      if (!kinds.includes(controls.waterKind.value)) controls.waterKind.setValue(kinds[0] as WaterKind);
+    });
+    const water = this.water();
+    if (!water) return;
+    const { name, discipline, waterKind, place, normalVisibilityM, maxDepthM } = water;
+    const shown = (metres: number | undefined) =>
+      metres === undefined ? '' : plainFigure('depth', metres, this.units());
+    this.form.controls.place = placeControls(place, place.timeZone);
+    this.form.patchValue({ name, discipline, waterKind, normal: shown(normalVisibilityM), maxDepth: shown(maxDepthM) });
+  }
+
+  /** What was typed, checked field by field; null with the problems told. */
+  private checked(): WaterDraftInput | null {
     const typed = this.form.getRawValue();
-    const normal = readQuantity(typed.normal, 'normalVisibilityM', 'depth', this.units());
-    const depth = readQuantity(typed.maxDepth, 'maxDepthM', 'depth', this.units());
+    const before = this.water();
+    const normal = readQuantity(typed.normal, 'normalVisibilityM', 'depth', this.units(), {
+      before: before?.normalVisibilityM,
+    });
+    const depth = readQuantity(typed.maxDepth, 'maxDepthM', 'depth', this.units(), { before: before?.maxDepthM });
+    const where = readPosition(typed.place.where);
+    const { createdAt: _, updatedAt: __, version: ___, id: ____, ...kept } = before ?? ({} as Partial<Water>);
     const input = {
-      name: typed.name,
+      ...kept,
+      name: typed.name.trim(),
       discipline: typed.discipline,
       waterKind: typed.waterKind,
-      place: { latitude: readNumber(typed.latitude), longitude: readNumber(typed.longitude), timeZone: typed.timeZone },
+      place: { ...(where.ok ? where.position : {}), timeZone: typed.place.timeZone },
       normalVisibilityM: normal.si,
       maxDepthM: depth.si,
     };
@@ -83,22 +116,36 @@ export class WaterFormComponent {
       return found ? `${found.message.charAt(0).toUpperCase()}${found.message.slice(1)}.` : null;
     };
     const problems = {
-      name: said('name'),
-      latitude: said('place.latitude'),
-      longitude: said('place.longitude'),
-      timeZone: said('place.timeZone'),
+      name: said('name') ?? this.sameName(input.name),
+      where: where.ok ? null : where.problem,
+      timeZone: isTimeZone(typed.place.timeZone)
+        ? null
+        : `Expected a time zone as "Europe/London", got "${typed.place.timeZone.slice(0, 40)}".`,
       normalVisibilityM: normal.problem,
       maxDepthM: depth.problem,
     };
     this.problems.set(problems);
-    if (!draft.ok || Object.values(problems).some(Boolean)) return;
-    const id = uuid();
-    this.waters.make(input as WaterDraftInput, id).subscribe({
+    return draft.ok && !Object.values(problems).some(Boolean) ? (input as WaterDraftInput) : null;
+  }
+
+  private sameName(name: string): string | null {
+    const same = valueOr(this.waters(), []).some(
+      (other) => other.id !== this.water()?.id && other.name.toLowerCase() === name.toLowerCase(),
+    );
+    return same ? `There is a ${name} already: give this one a name of its own.` : null;
+  }
+
+  protected keep(): void {
+    const draft = this.checked();
+    if (!draft) return;
+    if (this.placeFields().doubt()) return document.getElementById('water-place-doubt')?.focus();
+    const before = this.water();
+    const id = before?.id ?? uuid();
+    const done = before ? 'is changed.' : 'is added. Give it a reading.';
+    this.service.make(draft, id, before?.version).subscribe({
       next: (state) => {
         this.notices.say(
-          state === 'sent'
-            ? `${typed.name} is made. Give it a reading.`
-            : `${typed.name} is kept here until the server is back.`,
+          state === 'sent' ? `${draft.name} ${done}` : `${draft.name} is kept here until the server is back.`,
         );
         this.made.emit(id);
       },

@@ -67,6 +67,11 @@ export class WatersService {
     return this.write({ method: 'PUT', path: `/books/${this.books.book}/waters/${id}`, body: draft, from });
   }
 
+  /** Takes a water off the list, with what hangs on it; making it again with its id brings all of it back. */
+  remove(id: string): Observable<'sent' | 'waiting'> {
+    return this.write({ method: 'DELETE', path: `/books/${this.books.book}/waters/${id}` });
+  }
+
   addReading(waterId: string, draft: ReadingDraftInput, id = uuid(), from?: number): Observable<'sent' | 'waiting'> {
     return this.write({ method: 'PUT', path: this.readingPath(waterId, id), body: draft, from });
   }

@@ -1,31 +1,34 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
-import { nameOf, say, thermoclineOf, trendCPerDay, type Reading, type Water } from '@inky-shoal/core';
+import { nameOf, say, trendCPerDay, type Water } from '@inky-shoal/core';
 import { ButtonDirective } from 'primeng/button';
-import { sayClock, sayTrend } from '../sheet/words';
+import { sayTrend } from '../sheet/words';
 import { BookService } from '../base/book.service';
 import { DayService } from '../sheet/day.service';
 import { valueOr } from '../base/loaded';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
-import { localInput } from '../ui/local-time';
 import { SeasonService } from '../season/season.service';
-import { TableComponent } from '../ui/table.component';
 import { WatersService } from './waters.service';
 import { ImportComponent } from './import.component';
 import { ReadingFormComponent } from './reading-form.component';
+import { ReadingsListComponent } from './readings-list.component';
 import { WaterFormComponent } from './water-form.component';
 import { ZonesComponent } from './zones.component';
-
-/** Readings listed before the rest is asked for. */
-const READINGS_SHOWN = 12;
 
 /** The waters of the open book: pick one, make one, add a reading. */
 @Component({
   selector: 'inky-waters',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective, ImportComponent, ReadingFormComponent, TableComponent, WaterFormComponent, ZonesComponent],
+  imports: [
+    ButtonDirective,
+    ImportComponent,
+    ReadingFormComponent,
+    ReadingsListComponent,
+    WaterFormComponent,
+    ZonesComponent,
+  ],
   templateUrl: './waters.view.html',
   styleUrl: './waters.view.css',
 })
@@ -43,11 +46,10 @@ export class WatersView {
   private readonly draft = toSignal(this.day.draft$, { initialValue: null });
   private readonly pressed = signal<string | null>(null);
   protected readonly making = signal(false);
-  protected readonly all = signal(false);
+  /** The water is being changed. */
+  protected readonly editing = signal(false);
   /** What stands open in place of the form for one reading. */
   protected readonly open = signal<'zones' | 'import' | null>(null);
-  /** The reading that is being changed. */
-  protected readonly changing = signal<string | null>(null);
 
   protected readonly list = computed(() => valueOr(this.waters(), []));
   protected readonly chosen = computed(
@@ -60,7 +62,6 @@ export class WatersView {
   protected readonly record = computed(() =>
     valueOr(this.readings(), []).filter(({ waterId }) => waterId === this.chosen()?.id),
   );
-  protected readonly shown = computed(() => (this.all() ? this.record() : this.record().slice(0, READINGS_SHOWN)));
   protected readonly summary = computed(() => {
     const [latest] = this.record();
     const zones = this.chosen()?.zones ?? [];
@@ -82,10 +83,9 @@ export class WatersView {
 
   protected look(water: Water): void {
     this.pressed.set(water.id);
-    this.all.set(false);
     this.making.set(false);
     this.open.set(null);
-    this.changing.set(null);
+    this.editing.set(false);
   }
 
   protected toggle(what: 'zones' | 'import'): void {
@@ -97,17 +97,9 @@ export class WatersView {
     void this.router.navigateByUrl('/season');
   }
 
-  protected zoneName({ zoneId }: Reading, { zones }: Water): string | undefined {
-    return zones?.find(({ id }) => id === zoneId)?.name;
-  }
-
-  protected thermocline({ profile }: Reading): string | null {
-    const found = profile && thermoclineOf(profile);
-    return found ? say('depth', found.depthM, this.units()) : null;
-  }
-
   protected made(id: string): void {
     this.making.set(false);
+    this.editing.set(false);
     this.pressed.set(id);
   }
 
@@ -116,29 +108,16 @@ export class WatersView {
     void this.router.navigateByUrl('/sheet');
   }
 
-  protected remove(reading: Reading): void {
-    const { id, waterId, version: _, ...draft } = reading;
-    this.service.removeReading(reading).subscribe({
-      next: () => this.notices.say('Reading removed.', () => this.service.addReading(waterId, draft, id).subscribe()),
+  /** Takes a water off the list; its readings, plans and trips stay, and come back with it. */
+  protected removeWater(water: Water): void {
+    const { id, createdAt: _, updatedAt: __, version: ___, ...draft } = water;
+    this.service.remove(id).subscribe({
+      next: () => this.notices.say(`${water.name} is removed.`, () => this.service.make(draft, id).subscribe()),
       error: (error: Error) => this.notices.say(`Not removed. ${error.message}`),
     });
   }
 
   protected retry(): void {
     this.service.reload();
-  }
-
-  protected when(reading: Reading, water: Water): string {
-    const { timeZone } = water.place;
-    const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeZone }).format(new Date(reading.at));
-    return `${day}, ${sayClock(localInput(reading.at, timeZone).slice(11))}`;
-  }
-
-  protected temp(reading: Reading): string {
-    return say('temp', reading.surfaceTempC, this.units());
-  }
-
-  protected seen(reading: Reading): string {
-    return reading.visibilityM === undefined ? '' : say('depth', reading.visibilityM, this.units());
   }
 }

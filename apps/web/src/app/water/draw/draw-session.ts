@@ -4,7 +4,7 @@ import { crossingIn, FeatureShape, MAX_LINE_UPS, type ChartFeature } from '@inky
 import { v7 as uuid } from 'uuid';
 import { DrawnService } from '../drawn.service';
 import { NoticeService } from '../../base/notice.service';
-import { PositionService } from '../position.service';
+import { PositionService } from '../../base/position.service';
 import { choiceOf, idOf, sayFeature, type DrawChoice } from './what-to-draw';
 
 /** What the pen draws now: a new feature, or where a mark's line-up looks. */
