@@ -131,6 +131,45 @@ describe('the server going away', () => {
   });
 });
 
+describe('no signal', () => {
+  it('leaves plans, boxes and waters to be opened, none of which was opened before; the rest says so', async () => {
+    const page = await stage.page('/sheet', { keeps: true });
+    const read = { tackle: false, plans: 0 };
+    page.on('response', (response) => {
+      if (/\/tackle$/.test(response.url())) read.tackle = true;
+      if (/\/plans\/[0-9a-f-]{36}$/.test(response.url())) read.plans++;
+    });
+    await page.locator('.note').waitFor();
+    await until('plans and tackle are read ahead', () => Promise.resolve(read.tackle && read.plans >= 2), 40_000);
+    await page.context().setOffline(true);
+    await page.goto(`${stage.server.address}/rig/boxes`);
+    await page.locator('tbody tr').first().waitFor();
+    await page.goto(`${stage.server.address}/plans`);
+    const name = await textOf(page.getByRole('heading', { level: 2 }).last());
+    await page.getByRole('button', { name: `Open ${name}` }).click();
+    await page.getByText(`Saved as ${name}`).waitFor();
+    await page.goto(`${stage.server.address}/rules`);
+    await page.getByText('The server does not answer.').first().waitFor();
+  });
+
+  it('at a first visit is said in each view, with a way to try again', async () => {
+    const page = await stage.page('/sheet');
+    await page.locator('.note').waitFor();
+    await page.route('**/api/books/*/**', (route) => route.abort());
+    for (const [view, words] of [
+      ['Plans', 'The plans cannot be read'],
+      ['Rig', 'What you own cannot be read'],
+    ] as const) {
+      await page.getByRole('link', { name: view, exact: true }).click();
+      await page.getByText(words).waitFor();
+      await page.getByRole('button', { name: 'Try again' }).waitFor();
+    }
+    await page.unroute('**/api/books/*/**');
+    await page.getByRole('button', { name: 'Try again' }).click();
+    await page.getByText('Rods on deck').first().waitFor();
+  });
+});
+
 describe('waters', () => {
   it('take readings, refuse those that cannot be, and undo a removal', async () => {
     const page = await stage.page('/waters');

@@ -33,7 +33,7 @@ describe('the season of the demo lake', () => {
     const day = page.getByRole('slider', { name: 'Day' });
     await day.focus();
     await page.keyboard.press('ArrowRight');
-    await says(page.locator('.day h2'), 'Sunday 14 March, Upper Sallow');
+    await says(page.locator('.day h2'), 'Sunday 14 March 2027, Upper Sallow');
     await says(page.locator('.day'), 'forecast');
     await page.keyboard.press('Home');
     await says(page.locator('.day'), 'worked out');
@@ -53,7 +53,7 @@ describe('the season of the demo lake', () => {
     const day = page.getByRole('slider', { name: 'Day' });
     await day.focus();
     for (let press = 0; press < 4; press++) await page.keyboard.press('ArrowRight');
-    await says(page.locator('.day h2'), 'Wednesday 17 March, Lower Sallow');
+    await says(page.locator('.day h2'), 'Wednesday 17 March 2027, Lower Sallow');
     const temp = (await textOf(page.locator('.day strong'))).replace(' °F', '');
     await page.getByRole('button', { name: 'Plan 17 March' }).click();
     await page.locator('.note').waitFor();

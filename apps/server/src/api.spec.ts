@@ -221,6 +221,20 @@ describe('saved plans', () => {
     expect((await problem('POST', `${path(11)}/restore`)).status).toBe(404);
   });
 
+  it('keeps the run of its day with it, and as part of its versions', async () => {
+    const stop = { name: 'Point', depthM: 2, lonLat: [-88, 36], fromMin: 400, toMin: 440, legM: 900 };
+    const run = { waterId: id(1), date: '2027-03-13', ramp: 'Ramp', backMin: 800, stops: [stop], line: [[-88, 36]] };
+    await server.call('PUT', path(14), draft);
+    await server.call('PUT', path(14), { ...draft, run });
+    expect((await server.call('GET', path(14))).body).toMatchObject({ run, version: 2 });
+    await server.call('PUT', path(14), { ...draft, run: null });
+    expect((await server.call('GET', path(14))).body).not.toHaveProperty('run');
+    const wrong = { ...run, stops: [{ ...stop, lonLat: [-88, 136] }] };
+    const { body } = await problem('PUT', path(14), { ...draft, run: wrong });
+    expect(body.errors?.[0]).toMatchObject({ path: 'run.stops[0].lonLat[1]' });
+    expect(body.errors?.[0]?.message).toContain('a latitude in degrees from -90 to 90, got 136');
+  });
+
   it('saves the same plan once however often it is sent', async () => {
     await server.call('PUT', path(12), draft);
     const before = await list();

@@ -5,6 +5,7 @@ export { clientId, instant } from './contract/fields.js';
 export * from './contract/conditions.js';
 export * from './contract/plan.js';
 export * from './contract/records.js';
+export { Run } from './contract/runs.js';
 export * from './contract/history.js';
 export * from './contract/problems.js';
 export * from './units/units.js';

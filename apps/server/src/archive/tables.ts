@@ -1,4 +1,4 @@
-import { Conditions, Plan, ReadingDraft, WaterDraft } from '@inky-shoal/core';
+import { Conditions, Plan, ReadingDraft, Run, WaterDraft } from '@inky-shoal/core';
 import { ChartFeature, ChartFrame } from '@inky-shoal/core/chart';
 import { TackleDraft } from '@inky-shoal/core/tackle';
 import { TripEvent } from '@inky-shoal/core/underway';
@@ -97,8 +97,9 @@ export const ARCHIVED: readonly ArchivedTable[] = [
       first: nullable,
       version,
       changed_by,
+      run: like(Run).nullable().default(null),
     }),
-    json: ['conditions', 'plan'],
+    json: ['conditions', 'plan', 'run'],
     order: 'id',
   },
   {

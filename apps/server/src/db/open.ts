@@ -8,6 +8,7 @@ import { tackle } from './migrations/0003-tackle.js';
 import { chart } from './migrations/0004-chart.js';
 import { trips } from './migrations/0005-trips.js';
 import { safe } from './migrations/0006-safe.js';
+import { runs } from './migrations/0007-runs.js';
 import { keepPrivate } from './file.js';
 import type { Tables } from './schema.js';
 import { BookTrouble } from './trouble.js';
@@ -20,6 +21,7 @@ const MIGRATIONS = {
   '0004-chart': chart,
   '0005-trips': trips,
   '0006-safe': safe,
+  '0007-runs': runs,
 };
 /** Names of all migrations, in order. */
 export const MIGRATION_NAMES: readonly string[] = Object.keys(MIGRATIONS);

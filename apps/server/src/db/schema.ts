@@ -78,6 +78,8 @@ export interface PlanTable {
   version: Generated<number>;
   /** Name of the device that changed it last, where it said so. */
   changed_by: Generated<string | null>;
+  /** The Run of its day, where one was ordered. */
+  run: JsonText | null;
 }
 
 export interface TackleTable {

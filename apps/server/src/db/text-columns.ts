@@ -16,6 +16,7 @@ export const TEXT_COLUMNS = {
     'phase',
     'first',
     'changed_by',
+    'run',
   ],
   tackle: ['id', 'kind', 'item', 'updated_at', 'removed_at', 'changed_by'],
   photo: ['id', 'media_type', 'created_at'],

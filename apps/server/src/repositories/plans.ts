@@ -1,4 +1,4 @@
-import { Conditions, Plan, type SavedPlan, SavedPlanSummary } from '@inky-shoal/core';
+import { Conditions, Plan, Run, type SavedPlan, SavedPlanSummary } from '@inky-shoal/core';
 import type { Db } from '../db/open.js';
 import type { PlanChange, PlanRow } from '../db/schema.js';
 import type { Unread } from './unread.js';
@@ -9,6 +9,7 @@ const toPlan = (row: PlanRow): SavedPlan => ({
   waterId: row.water_id ?? undefined,
   conditions: Conditions.parse(JSON.parse(row.conditions)),
   plan: Plan.parse(JSON.parse(row.plan)),
+  run: row.run === null ? undefined : Run.parse(JSON.parse(row.run)),
   engineVersion: row.engine_version,
   createdAt: row.created_at,
   updatedAt: row.updated_at,
@@ -17,7 +18,7 @@ const toPlan = (row: PlanRow): SavedPlan => ({
 
 type SummaryRow = Pick<
   PlanRow,
-  'id' | 'name' | 'water_id' | 'date' | 'phase' | 'first' | 'engine_version' | 'created_at'
+  'id' | 'name' | 'water_id' | 'date' | 'phase' | 'first' | 'engine_version' | 'created_at' | 'version'
 >;
 
 const toSummary = (row: SummaryRow): SavedPlanSummary =>
@@ -30,6 +31,7 @@ const toSummary = (row: SummaryRow): SavedPlanSummary =>
     first: row.first,
     engineVersion: row.engine_version,
     createdAt: row.created_at,
+    version: row.version,
   });
 
 /** Saved plans of one book. Removed ones stay until their place is wanted, so that removing can be undone. */
@@ -43,7 +45,7 @@ export class PlanRepository {
   async all(): Promise<SavedPlanSummary[]> {
     const rows = await this.db
       .selectFrom('plan')
-      .select(['id', 'name', 'water_id', 'date', 'phase', 'first', 'engine_version', 'created_at'])
+      .select(['id', 'name', 'water_id', 'date', 'phase', 'first', 'engine_version', 'created_at', 'version'])
       .where('removed_at', 'is', null)
       .orderBy('created_at', 'desc')
       .orderBy('id')
@@ -75,6 +77,7 @@ export class PlanRepository {
       updated_at: plan.updatedAt,
       removed_at: null,
       changed_by: device,
+      run: plan.run ? JSON.stringify(plan.run) : null,
     };
     await this.db
       .insertInto('plan')

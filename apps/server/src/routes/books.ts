@@ -158,7 +158,8 @@ export function bookRoutes(books: Library): Router {
     const draft = bodyOf(request, PlanDraft);
     if (draft.waterId) await knownWater(book, draft.waterId);
     const change = changeOf(request);
-    const content = { name: draft.name, conditions: JSON.stringify(draft.conditions) };
+    const run = draft.run ? JSON.stringify(draft.run) : null;
+    const content = { name: draft.name, conditions: JSON.stringify(draft.conditions), run };
     await book.refuseStale('plan', id, change, content, async (copyId) => {
       const name = secondName(draft.name, 120);
       await book.savePlan(copyId, { ...draft, name }, undefined, change.device);

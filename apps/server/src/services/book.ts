@@ -122,7 +122,7 @@ export class BookService {
   /** Plans from the conditions and saves both, with the engine's version. Saving the same again changes nothing. */
   async savePlan(
     id: string,
-    { name, waterId, conditions, units }: PlanDraft,
+    { name, waterId, conditions, units, run }: PlanDraft,
     at = this.now(),
     device: string | null = null,
   ): Promise<SavedPlan> {
@@ -133,6 +133,7 @@ export class BookService {
       waterId,
       conditions,
       plan: makePlan(conditions, { units }),
+      run,
       engineVersion: ENGINE_VERSION,
       createdAt: before?.createdAt ?? at,
       updatedAt: at,

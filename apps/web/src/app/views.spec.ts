@@ -165,7 +165,7 @@ describe('waters', () => {
 
   it('remove a reading and put the same back on undo', async () => {
     const view = await waters();
-    await view.press('Remove the reading of 12 Mar 2027, 3 pm');
+    await view.press('Remove the reading of Mar 12, 2027, 3 pm');
     http.expectOne((request) => request.method === 'DELETE').flush(null);
     const notices = TestBed.inject(NoticeService);
     expect((await firstValueFrom(notices.notice$))?.text).toBe('Reading removed.');
@@ -206,7 +206,7 @@ describe('saved plans', () => {
 
   it('are told with day, water, phase and first lure', async () => {
     expect((await plans([cold, warm])).text).toMatch(
-      /Cold morning ?Saturday 13 March, Test pond\. Winter, [a-z -]+ first\./,
+      /Cold morning ?Saturday March 13, 2027, Test pond\. Winter, [a-z -]+ first\./,
     );
   });
 

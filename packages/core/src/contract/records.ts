@@ -5,6 +5,7 @@ import * as ids from './ids.js';
 import { LIMITS } from './limits.js';
 import { UNIT_SYSTEMS } from '../units/units.js';
 import { Plan } from './plan.js';
+import { Run } from './runs.js';
 
 /** Readings that go in at one time; more go in several batches. */
 export const MAX_BATCH = 2000;
@@ -122,6 +123,8 @@ export const PlanDraft = record('a plan to save', {
   /** The units in which the plan's words are kept. */
   units: maybe(oneOf('units', UNIT_SYSTEMS)),
   conditions: Conditions,
+  /** The run of its day, where one was ordered. */
+  run: maybe(Run),
 });
 export type PlanDraft = z.infer<typeof PlanDraft>;
 export const PlanRename = record('a new name', { name: shortText('a name', 120) });
@@ -133,6 +136,7 @@ export const SavedPlan = z.strictObject({
   waterId: maybe(clientId),
   conditions: Conditions,
   plan: Plan,
+  run: maybe(Run),
   engineVersion: z.string(),
   createdAt: instant,
   updatedAt: instant,
@@ -148,6 +152,7 @@ export const SavedPlanSummary = z.strictObject({
   first: z.enum(ids.CATEGORIES).nullable(),
   engineVersion: z.string(),
   createdAt: instant,
+  version,
 });
 export type SavedPlanSummary = z.infer<typeof SavedPlanSummary>;
 

@@ -4,13 +4,13 @@ import {
   FRONT_WORDS,
   LEVEL_WORDS,
   PARTS_OF_DAY,
-  sayDate,
   sayDepths,
   sayHours,
   sayTrend,
   sayWind,
   windowName,
 } from '../sheet/words';
+import { sayDate } from '../ui/dates';
 
 /** One line of two plans beside one another. */
 export interface Line {

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { SavedPlan, SavedPlanSummary, type Conditions } from '@inky-shoal/core';
+import { SavedPlan, SavedPlanSummary, type Conditions, type Run } from '@inky-shoal/core';
 import { combineLatest, map, merge, type Observable, shareReplay, Subject, switchMap, tap } from 'rxjs';
 import * as z from 'zod';
 import { ApiService, type Write } from '../base/api.service';
@@ -14,6 +14,16 @@ export interface PlanSaved {
   readonly state: 'sent' | 'waiting';
   readonly version: number | undefined;
   readonly copy?: { readonly id: string; readonly name: string };
+}
+
+export interface PlanToSave {
+  readonly id: string;
+  readonly name: string;
+  readonly waterId: string | null;
+  readonly conditions: Conditions;
+  readonly run: Run | undefined;
+  /** The version it was opened in, where it was saved before. */
+  readonly from: number | undefined;
 }
 
 /** Saved plans of the open book. */
@@ -41,11 +51,9 @@ export class PlansService {
     this.changed.next();
   }
 
-  /**
-   * Saves a plan. @param from the version it was opened in, where it was saved before
-   */
-  save(id: string, name: string, waterId: string | null, conditions: Conditions, from?: number): Observable<PlanSaved> {
-    const body = { name, waterId, units: this.settings.units, conditions };
+  /** Saves a plan, made anew or in the place of what it was. */
+  save({ id, from, ...plan }: PlanToSave): Observable<PlanSaved> {
+    const body = { ...plan, units: this.settings.units };
     return this.outbox.ask({ method: 'PUT', path: this.path(id), body, from }).pipe(
       map(({ state, body: answer, copy }) => ({ state, copy, version: SavedPlan.safeParse(answer).data?.version })),
       tap(() => this.changed.next()),

@@ -5,7 +5,9 @@ import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { nameOf, type SavedPlanSummary } from '@inky-shoal/core';
 import { ButtonDirective } from 'primeng/button';
 import { map } from 'rxjs';
-import { capital, sayDate } from '../sheet/words';
+import { capital } from '../sheet/words';
+import { sayDate } from '../ui/dates';
+import { KeptRuns } from '../sheet/kept-runs';
 import { DayService } from '../sheet/day.service';
 import { valueOr } from '../base/loaded';
 import { NoticeService } from '../base/notice.service';
@@ -26,6 +28,7 @@ export class PlansView {
   private readonly service = inject(PlansService);
   private readonly day = inject(DayService);
   private readonly notices = inject(NoticeService);
+  private readonly runs = inject(KeptRuns);
   private readonly router = inject(Router);
 
   protected readonly plans = toSignal(this.service.plans$, { initialValue: null });
@@ -56,7 +59,8 @@ export class PlansView {
 
   protected open(plan: SavedPlanSummary): void {
     this.service.get(plan.id).subscribe({
-      next: ({ id, name, waterId, conditions, version }) => {
+      next: ({ id, name, waterId, conditions, run, version }) => {
+        if (run) this.runs.keep(run);
         this.day.open({
           waterId: waterId ?? null,
           waterName: this.waterName(plan) || name,

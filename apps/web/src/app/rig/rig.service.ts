@@ -28,7 +28,12 @@ export type RigState =
   | { readonly state: 'working' }
   | { readonly state: 'nothing-owned' }
   | { readonly state: 'matched'; readonly rig: RigPlan }
-  | { readonly state: 'failed'; readonly message: string };
+  | {
+      readonly state: 'failed';
+      readonly message: string;
+      /** What is owned could not be read; it may be read again. */
+      readonly unread?: boolean;
+    };
 
 /** The match of the day on the sheet with the tackle of the open book. It is worked out once somebody asks for it. */
 @Injectable({ providedIn: 'root' })
@@ -56,7 +61,9 @@ export class RigService {
   ]).pipe(
     switchMap(([{ conditions }, tackle, units, maxRods]): Observable<RigState> => {
       if (tackle.state === 'loading') return of({ state: 'working' });
-      if (tackle.state === 'failed') return of({ state: 'failed', message: tackle.message });
+      if (tackle.state === 'failed') {
+        return of({ state: 'failed', message: `What you own cannot be read. ${tackle.message}`, unread: true });
+      }
       if (!tackle.value.length) return of({ state: 'nothing-owned' });
       return this.engine.match(conditions, tackle.value, { maxRods, units, date: conditions.date }).pipe(
         map((rig): RigState => ({ state: 'matched', rig })),

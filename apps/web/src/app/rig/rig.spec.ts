@@ -147,7 +147,7 @@ describe('the rods of the day', () => {
   });
   it('give the answer, what is missing, what to see to, and a list that keeps its ticks', async () => {
     const fixture = await view(OWNED);
-    expect(text(fixture)).toMatch(/Test pond, Saturday 13 March.*Take this rod/);
+    expect(text(fixture)).toMatch(/Test pond, Saturday March 13, 2027.*Take this rod/);
     expect(text(fixture)).toMatch(/Bare rod cannot be fished: it has no reel/);
     const box = element(fixture).querySelector<HTMLInputElement>('.pack input')!;
     const before = element(fixture).querySelectorAll('.pack input').length;

@@ -5,7 +5,8 @@ import { nameOf } from '@inky-shoal/core';
 import type { PackedBox } from '@inky-shoal/core/tackle/match';
 import * as z from 'zod';
 import { ButtonDirective } from 'primeng/button';
-import { capital, sayDate } from '../sheet/words';
+import { capital } from '../sheet/words';
+import { sayDate } from '../ui/dates';
 import { DayService } from '../sheet/day.service';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
@@ -50,7 +51,7 @@ export class RigView {
   });
   protected readonly failure = computed(() => {
     const rigged = this.rigged();
-    return rigged.state === 'failed' ? rigged.message : null;
+    return rigged.state === 'failed' ? rigged : null;
   });
   protected readonly answer = computed(() => {
     const rig = this.rig();
@@ -78,6 +79,10 @@ export class RigView {
 
   constructor() {
     this.service.ask();
+  }
+
+  protected retry(): void {
+    this.tackle.reload();
   }
 
   protected setRods(text: string): void {

@@ -9,6 +9,7 @@ import { OutboxService } from '../base/outbox.service';
 import { saveFile } from '../ui/save-file';
 import { OpenFileComponent } from '../ui/open-file.component';
 import { BackupsService, type Backup, type Compared } from './backups.service';
+import { sayInstant } from '../ui/dates';
 
 const REASONS: Readonly<Record<Backup['reason'], string>> = {
   daily: 'of the day',
@@ -67,7 +68,7 @@ export class BackupsComponent {
   protected readonly told = told;
 
   protected when({ at }: Backup): string {
-    return new Date(at).toLocaleString('en', { dateStyle: 'medium', timeStyle: 'short' });
+    return sayInstant(at);
   }
 
   protected why({ reason }: Backup): string {

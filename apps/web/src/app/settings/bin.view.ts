@@ -10,6 +10,7 @@ import { TripLogService } from '../underway/trip-log.service';
 import { TripService } from '../underway/trip.service';
 import { eventWords } from '../underway/underway-words';
 import { BackupsService } from './backups.service';
+import { sayInstant } from '../ui/dates';
 
 const KINDS: Readonly<Record<HistoryKind, string>> = {
   plan: 'plan',
@@ -26,8 +27,6 @@ const DONE: Readonly<Record<HistoryEntry['what'], string>> = {
 const BIN_DAYS = 90;
 const MAX_NOTES = 100;
 const DAY_MS = 86_400_000;
-
-const longTime = (at: string): string => new Date(at).toLocaleString('en', { dateStyle: 'medium', timeStyle: 'short' });
 
 /** Something in the bin, with the ways out of it. */
 interface Binned {
@@ -81,7 +80,7 @@ export class BinView {
     ].sort((a, b) => Date.parse(b.removedAt) - Date.parse(a.removedAt)),
   );
   protected readonly setAside = computed(() => valueOr(this.loadedAside(), []));
-  protected readonly time = longTime;
+  protected readonly time = sayInstant;
   protected readonly history = computed(() => valueOr(this.loadedHistory(), []));
   /** Trips are told by their notes, which this device has: so is what was done to these. */
   protected readonly notes = computed(() => noteChanges(this.log()?.events ?? []).slice(0, MAX_NOTES));
@@ -102,15 +101,15 @@ export class BinView {
   }
 
   protected done({ what, at, device }: HistoryEntry): string {
-    return `${DONE[what]} ${longTime(at)}${device ? ` on ${device}` : ''}`;
+    return `${DONE[what]} ${sayInstant(at)}${device ? ` on ${device}` : ''}`;
   }
 
   protected noteName({ note }: NoteChange): string {
-    return `${eventWords(note, this.units()) || 'Note'}, ${longTime(note.at)}`;
+    return `${eventWords(note, this.units()) || 'Note'}, ${sayInstant(note.at)}`;
   }
 
   protected noteDone({ event: { kind, at, device } }: NoteChange): string {
-    return `${kind === 'take-back' ? 'taken back' : 'put right'} ${longTime(at)}${device ? ` on ${device}` : ''}`;
+    return `${kind === 'take-back' ? 'taken back' : 'put right'} ${sayInstant(at)}${device ? ` on ${device}` : ''}`;
   }
 
   protected undoNote(change: NoteChange): void {

@@ -6,6 +6,7 @@ import * as z from 'zod';
 import { ButtonDirective } from 'primeng/button';
 import { ApiService, type Write } from '../base/api.service';
 import { FieldComponent } from '../ui/field.component';
+import { sayShortDate } from '../ui/dates';
 
 const ShareState = z.object({
   on: z.boolean(),
@@ -77,7 +78,7 @@ export class ShareComponent {
   }
 
   protected day(at: string): string {
-    return new Date(at).toLocaleDateString('en', { dateStyle: 'medium' });
+    return sayShortDate(at);
   }
 
   private read(): Observable<unknown> {

@@ -1,9 +1,10 @@
 import { inject, Injectable } from '@angular/core';
 import { Conditions } from '@inky-shoal/core';
-import { map } from 'rxjs';
+import { map, take } from 'rxjs';
 import { NoticeService } from '../base/notice.service';
 import { PlansService } from '../plans/plans.service';
 import { DayService } from './day.service';
+import { KeptRuns } from './kept-runs';
 import { isChangedSince, type Draft } from './draft';
 
 /** Saves the day on the sheet: as a plan of its own, or in the place of the one that it was. Both can be taken back. */
@@ -11,6 +12,7 @@ import { isChangedSince, type Draft } from './draft';
 export class SavePlanService {
   private readonly day = inject(DayService);
   private readonly plans = inject(PlansService);
+  private readonly runs = inject(KeptRuns);
   private readonly notices = inject(NoticeService);
 
   /**
@@ -20,10 +22,11 @@ export class SavePlanService {
    */
   save(draft: Draft, conditions: Conditions, name: string, replaces: boolean): void {
     const former = replaces && draft.savedInput ? Conditions.parse(draft.savedInput) : null;
+    const run = this.runs.of(draft.waterId, conditions.date);
     const same = draft.savedId !== null && !isChangedSince(draft) && name === draft.savedName;
     const id = this.day.savedAs(name, replaces || same);
     const from = draft.savedId === id ? draft.savedVersion : undefined;
-    this.plans.save(id, name, draft.waterId, conditions, from).subscribe({
+    this.plans.save({ id, name, waterId: draft.waterId, conditions, run, from }).subscribe({
       next: (saved) => {
         this.day.savedIn(saved);
         if (saved.copy) return;
@@ -37,12 +40,27 @@ export class SavePlanService {
     });
   }
 
+  /** The run of the day goes with its plan into the book, where the day is saved as it stands. */
+  saveRun(): void {
+    this.day.draft$.pipe(take(1)).subscribe((draft) => {
+      if (!draft?.savedId || !draft.savedName || isChangedSince(draft)) return;
+      const { savedId: id, savedName: name, savedVersion: from, waterId } = draft;
+      const conditions = Conditions.parse(draft.input);
+      this.plans.save({ id, name, waterId, conditions, run: this.runs.of(waterId, conditions.date), from }).subscribe({
+        next: (saved) => this.day.savedIn(saved),
+        error: (error: Error) => this.notices.say(`The run is not saved with its plan. ${error.message}`),
+      });
+    });
+  }
+
   /** A new plan goes to the bin, a replaced one is as it was. */
-  private takeBack(id: string, before: Draft, former: Conditions | null, version: number | undefined): void {
+  private takeBack(id: string, before: Draft, former: Conditions | null, from: number | undefined): void {
+    const { waterId, savedName } = before;
+    const run = former ? this.runs.of(waterId, former.date) : undefined;
     const again =
       id === before.savedId && former
         ? this.plans
-            .save(id, before.savedName ?? '', before.waterId, former, version)
+            .save({ id, name: savedName ?? '', waterId, conditions: former, run, from })
             .pipe(map(({ version: now }) => now))
         : this.plans.remove(id).pipe(map(() => before.savedVersion));
     again.subscribe({

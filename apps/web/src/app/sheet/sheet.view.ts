@@ -19,7 +19,8 @@ import { SavePlanService } from './save-plan.service';
 import { SavePlanComponent } from './save-plan.component';
 import { SheetChartComponent } from './chart/sheet-chart.component';
 import { SentenceComponent } from './sentence/sentence.component';
-import { capital, sayDate, sayHours, windowName } from './words';
+import { capital, sayHours, windowName } from './words';
+import { sayDate } from '../ui/dates';
 import { isChangedSince, nextName } from './draft';
 
 /** The sheet: the answer, the conditions as a sentence, the day as a picture, and the advice of the chosen window. */

@@ -1,6 +1,6 @@
 import { Conditions, planDay, type PlanWindow } from '@inky-shoal/core';
 import { pictureOf, describe as inWords } from './chart/picture';
-import { compassOf, degreesOf, sayClock, sayDate, sayHours, sayList, sayTrend, sayWind, windowName } from './words';
+import { compassOf, degreesOf, sayClock, sayHours, sayList, sayTrend, sayWind, windowName } from './words';
 
 describe('words', () => {
   it.each([
@@ -15,8 +15,7 @@ describe('words', () => {
     expect(sayHours('11:00', '15:00')).toBe('11 am to 3 pm');
   });
 
-  it('says days, winds, trends and lists', () => {
-    expect(sayDate('2027-03-13')).toBe('Saturday 13 March');
+  it('says winds, trends and lists', () => {
     expect(sayWind(3.6, 225, 'us')).toBe('SW 8 mph');
     expect(sayWind(0.1, 225, 'us')).toBe('calm');
     expect(sayWind(3, undefined, 'metric')).toBe('3 m/s');

@@ -3,12 +3,6 @@ import { figureOf, minutesOf, nameOf, sayRange, symbolOf, toShown, type UnitSyst
 
 export { capital, sayClock, sayHours } from '@inky-shoal/core';
 
-/** A calendar day: `Saturday 13 March`. */
-export const sayDate = (date: string): string =>
-  new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' })
-    .format(new Date(`${date}T12:00:00Z`))
-    .replace(',', '');
-
 /** What runs no deeper than this runs on top. */
 export const ON_TOP_M = 0.15;
 

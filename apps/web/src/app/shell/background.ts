@@ -4,6 +4,7 @@ import { filter, type Observable } from 'rxjs';
 import { OutboxService } from '../base/outbox.service';
 import { beginKeeping } from '../base/store';
 import { NoticeService } from '../base/notice.service';
+import { readAhead } from './read-ahead';
 import { TripLogService } from '../underway/trip-log.service';
 import { TripSyncService } from '../underway/trip-sync.service';
 
@@ -39,5 +40,6 @@ export function startBackground(injector: EnvironmentInjector): Observable<numbe
   injector.get(TripSyncService);
   void injector.get(OutboxService).begin();
   void beginKeeping();
+  readAhead(injector).subscribe();
   return injector.get(TripLogService).waiting$;
 }

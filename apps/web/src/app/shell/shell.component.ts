@@ -14,6 +14,7 @@ import { SettingsService } from '../base/settings.service';
 import { keeping$ } from '../base/store';
 import { AFTER_MS } from './ahead';
 import { ShortcutsComponent } from './shortcuts.component';
+import { sayShortDate } from '../ui/dates';
 
 /** The frame around every view: where one can go, whether the server answers, and short notices. */
 @Component({
@@ -79,7 +80,7 @@ export class ShellComponent {
   }
 
   protected dayOf(at: string): string {
-    return new Date(at).toLocaleDateString('en', { dateStyle: 'medium' });
+    return sayShortDate(at);
   }
 
   /** What the book holds is backed up first, so one press is enough. */

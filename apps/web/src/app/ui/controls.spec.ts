@@ -103,7 +103,7 @@ describe('the sentence', () => {
 
   it('says what was said, and what is assumed', async () => {
     const said = text(await sentence());
-    expect(said).toContain('Saturday 13 March');
+    expect(said).toContain('Saturday March 13, 2027');
     expect(said).toContain('Water 50 °F, up 0.5 °F a day.');
     expect(said).toContain('Seen to 6 ft');
     expect(said).toContain('Sky partly cloudy');

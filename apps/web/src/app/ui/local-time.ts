@@ -5,6 +5,9 @@ export function localInput(instant: string, timeZone: string): string {
     .replace(' ', 'T');
 }
 
+/** The day of an instant on the clock of a time zone: `2027-03-13`. */
+export const localDay = (instant: string, timeZone: string): string => localInput(instant, timeZone).slice(0, 10);
+
 /** Minutes by which a zone is ahead of UTC at an instant. */
 function offsetMin(instantMs: number, timeZone: string): number {
   return Math.round((Date.parse(`${localInput(new Date(instantMs).toISOString(), timeZone)}Z`) - instantMs) / 60_000);

@@ -21,6 +21,7 @@ import { OpenFileComponent } from '../ui/open-file.component';
 import { FieldComponent } from '../ui/field.component';
 import { TripService } from './trip.service';
 import { sayTime } from './underway-words';
+import { sayShortDate } from '../ui/dates';
 
 type Measured = 'lengthMm' | 'weightG';
 const BOUNDS = { lengthMm: FISH_LENGTH_MM, weightG: FISH_WEIGHT_G } as const;
@@ -68,7 +69,7 @@ export class FishFormComponent {
   }));
   protected readonly seenBefore = computed(() =>
     tagSeen(this.among(), this.typed().tag, this.of()).map(({ atMs, tripName, spot, lengthMm }) => ({
-      when: `${new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium' }).format(atMs)}, ${sayTime(atMs, undefined)}`,
+      when: `${sayShortDate(atMs)}, ${sayTime(atMs, undefined)}`,
       where: [tripName, spot].filter(Boolean).join(', '),
       length: lengthMm === null ? null : say('fishLength', lengthMm, this.units()),
     })),

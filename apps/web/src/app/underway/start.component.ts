@@ -1,20 +1,31 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
+import type { Run } from '@inky-shoal/core';
 import { namedApart, type Trip } from '@inky-shoal/core/underway';
 import { catchError, map, of } from 'rxjs';
 import { ButtonDirective } from 'primeng/button';
-import { sayDate } from '../sheet/words';
+import { sayDate } from '../ui/dates';
+import { BookService } from '../base/book.service';
 import { DayService } from '../sheet/day.service';
 import { NoticeService } from '../base/notice.service';
 import { pageKept } from '../base/page-kept';
 import { PlansService } from '../plans/plans.service';
-import { RunService } from '../water/run.service';
+import { localDay } from '../ui/local-time';
+import { KeptRuns } from '../sheet/kept-runs';
 import { type Outing, TripService } from './trip.service';
 
 const MAX_PLANS = 5;
 /** A run's last stop has no better end than this after its start. */
 const LAST_MIN = 2880;
+
+/** The stops of a run, as a trip has them. */
+const stopsOf = (run: Run | null | undefined) =>
+  namedApart(
+    (run?.stops ?? []).map(({ name, depthM, lonLat, fromMin, toMin, structure, cover }) => {
+      return { name, depthM, lonLat, fromMin, toMin: Math.min(LAST_MIN, toMin), structure, cover };
+    }),
+  );
 
 /** Before a trip: set out with the day on the sheet, with a saved plan, or with nothing. */
 @Component({
@@ -32,6 +43,8 @@ export class TripStartComponent {
   private readonly plans = inject(PlansService);
   private readonly notices = inject(NoticeService);
   private readonly day = inject(DayService);
+  private readonly router = inject(Router);
+  private readonly clock = toSignal(inject(BookService).clock$);
 
   readonly all = input.required<readonly Trip[]>();
   /** A trip before is to be read again. */
@@ -39,7 +52,7 @@ export class TripStartComponent {
 
   private readonly draft = toSignal(this.day.draft$, { initialValue: null });
   private readonly planned = toSignal(this.day.planned$, { initialValue: null });
-  private readonly run = toSignal(inject(RunService).run$, { initialValue: null });
+  private readonly run = toSignal(inject(KeptRuns).run$, { initialValue: null });
   protected readonly saved = toSignal(
     this.plans.plans$.pipe(
       map((loaded) => (loaded.state === 'ready' ? loaded.value.slice(0, MAX_PLANS) : [])),
@@ -57,11 +70,7 @@ export class TripStartComponent {
       waterId: draft.waterId ?? undefined,
       place: conditions.place,
       plan: { conditions, plan: day.plan },
-      stops: namedApart(
-        (run?.stops ?? []).map(({ name, depthM, lonLat, fromMin, toMin, structure, cover }) => {
-          return { name, depthM, lonLat, fromMin, toMin: Math.min(LAST_MIN, toMin), structure, cover };
-        }),
-      ),
+      stops: stopsOf(run),
     };
   });
   protected readonly past = computed(() =>
@@ -70,14 +79,25 @@ export class TripStartComponent {
       .map(({ id, begin }) => ({ id, name: begin.name })),
   );
 
+  /** Sets out; with the plan of another day only once it is said again. */
   protected begin(outing: Outing): void {
+    const planned = outing.plan?.conditions;
+    const today = planned && localDay(this.clock()?.now ?? new Date().toISOString(), planned.place.timeZone);
+    if (!planned || planned.date === today) return this.beginNow(outing);
+    this.notices.ask(`This plan is for ${sayDate(planned.date)}, and today is ${sayDate(today ?? '')}.`, [
+      { label: 'Set out with it', act: () => this.beginNow(outing) },
+      { label: 'Plan today first', act: () => void this.router.navigateByUrl('/sheet') },
+    ]);
+  }
+
+  private beginNow(outing: Outing): void {
     this.trips.begin(outing).catch((error: Error) => this.notices.say(error.message));
   }
 
   protected beginSaved(id: string): void {
     this.plans.get(id).subscribe({
-      next: ({ name, waterId, conditions, plan }) =>
-        this.begin({ name, waterId, place: conditions.place, plan: { conditions, plan }, stops: [] }),
+      next: ({ name, waterId, conditions, plan, run }) =>
+        this.begin({ name, waterId, place: conditions.place, plan: { conditions, plan }, stops: stopsOf(run) }),
       error: () =>
         this.notices.say('This plan cannot be fetched while the server is away; the one on the sheet is here.'),
     });

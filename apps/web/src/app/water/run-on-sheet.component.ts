@@ -3,7 +3,7 @@ import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { UnitSystem } from '@inky-shoal/core';
 import { ChartService } from './chart.service';
-import { RunService } from './run.service';
+import { KeptRuns } from '../sheet/kept-runs';
 import { RunStopsComponent } from './run-stops.component';
 
 /** The run of the day, on its sheet and printed with it. The chart is read ahead meanwhile. */
@@ -15,6 +15,9 @@ import { RunStopsComponent } from './run-stops.component';
     @if (run(); as run) {
       <section aria-labelledby="run">
         <h2 id="run">Run</h2>
+        @if (isStale()) {
+          <p class="problem">The day was changed since this run was ordered: order it anew on the chart.</p>
+        }
         <inky-run-stops [run]="run" [units]="units()" />
       </section>
     }
@@ -34,8 +37,11 @@ import { RunStopsComponent } from './run-stops.component';
   `,
 })
 export class RunOnSheetComponent {
+  private readonly kept = inject(KeptRuns);
+
   readonly units = input.required<UnitSystem>();
-  protected readonly run = toSignal(inject(RunService).run$, { initialValue: null });
+  protected readonly run = toSignal(this.kept.run$, { initialValue: null });
+  protected readonly isStale = toSignal(this.kept.isStale$, { initialValue: false });
 
   constructor() {
     inject(ChartService).warm().pipe(takeUntilDestroyed()).subscribe();

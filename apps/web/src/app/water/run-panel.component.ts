@@ -10,7 +10,16 @@ import {
   type WritableSignal,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { clockOf, readNumber, readQuantityIn, say, sayRange, symbolOf, type UnitSystem } from '@inky-shoal/core';
+import {
+  clockOf,
+  readNumber,
+  readQuantityIn,
+  say,
+  sayRange,
+  symbolOf,
+  type Run,
+  type UnitSystem,
+} from '@inky-shoal/core';
 import { routeToGpx } from '@inky-shoal/core/formats';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
 import { ButtonDirective } from 'primeng/button';
@@ -22,7 +31,9 @@ import { SelectComponent } from '../ui/select.component';
 import { FoldComponent } from '../ui/fold.component';
 import { FieldComponent } from '../ui/field.component';
 import type { OpenChart } from './chart.service';
-import { rampsOf, RunService, SPEED_MPS, STAY_MIN, type KeptRun } from './run.service';
+import { rampsOf, RunService, SPEED_MPS, STAY_MIN } from './run.service';
+import { KeptRuns } from '../sheet/kept-runs';
+import { SavePlanService } from '../sheet/save-plan.service';
 import { RunStopsComponent } from './run-stops.component';
 import { sayMinute, sayPlace } from './spot-words';
 
@@ -38,6 +49,8 @@ const DAY_MIN = 1439;
 })
 export class RunPanelComponent {
   private readonly service = inject(RunService);
+  private readonly kept = inject(KeptRuns);
+  private readonly saving = inject(SavePlanService);
   private readonly notices = inject(NoticeService);
 
   readonly chart = input.required<OpenChart>();
@@ -60,7 +73,8 @@ export class RunPanelComponent {
   protected readonly speed = computed(() => plainFigure('wind', this.wish().speedMps, this.units()));
   protected readonly place = sayPlace;
   protected readonly clock = clockOf;
-  protected readonly run = toSignal(this.service.run$, { initialValue: null });
+  protected readonly run = toSignal(this.kept.run$, { initialValue: null });
+  protected readonly isStale = toSignal(this.kept.isStale$, { initialValue: false });
 
   protected order(): void {
     const [startMin, endMin, stayMin] = [this.startMin(), this.endMin(), this.stays()];
@@ -68,8 +82,9 @@ export class RunPanelComponent {
     if (endMin <= startMin) return this.notices.say('The run is back before it is out: change one of the two times.');
     this.service.order(this.chart(), this.picked(), { startMin, endMin, stayMin, from, to }).subscribe({
       next: (ordered) => {
-        if ('why' in ordered) this.notices.say(ordered.why);
-        else if (ordered.left) {
+        if ('why' in ordered) return this.notices.say(ordered.why);
+        this.saving.saveRun();
+        if (ordered.left) {
           this.notices.say(`${ordered.left} ${ordered.left === 1 ? 'spot does' : 'spots do'} not fit into the day.`);
         }
       },
@@ -111,12 +126,16 @@ export class RunPanelComponent {
     return undefined;
   }
 
-  protected drop(run: KeptRun): void {
-    this.service.remove(run);
-    this.notices.say('The run is taken off the sheet.', () => this.service.keep(run));
+  protected drop(run: Run): void {
+    this.kept.remove(run);
+    this.saving.saveRun();
+    this.notices.say('The run is taken off the sheet.', () => {
+      this.kept.keep(run);
+      this.saving.saveRun();
+    });
   }
 
-  protected saveGpx({ date, stops }: KeptRun): void {
+  protected saveGpx({ date, stops }: Run): void {
     const points = stops.map(({ lonLat, name, fromMin, toMin, depthM }, index) => ({
       lonLat,
       name: `${index + 1} ${name}`,

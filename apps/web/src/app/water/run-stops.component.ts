@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import { say, type UnitSystem } from '@inky-shoal/core';
+import { say, type Run, type UnitSystem } from '@inky-shoal/core';
 import { sayWay } from '../sheet/words';
-import type { KeptRun } from './run.service';
 import { sayMinute } from './spot-words';
 
 /** The stops of a run in their order, and when one is back. */
@@ -27,7 +26,7 @@ import { sayMinute } from './spot-words';
   `,
 })
 export class RunStopsComponent {
-  readonly run = input.required<KeptRun>();
+  readonly run = input.required<Run>();
   readonly units = input.required<UnitSystem>();
   protected readonly time = sayMinute;
 

@@ -1,38 +1,14 @@
 import { inject, Injectable } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { COVERS, STRUCTURES } from '@inky-shoal/core';
+import type { Run } from '@inky-shoal/core';
 import type { ChartFeature } from '@inky-shoal/core/chart';
 import type { PlacedRun, PlacedSpot } from '@inky-shoal/core/spots';
-import { BehaviorSubject, combineLatest, map, type Observable, of } from 'rxjs';
+import { BehaviorSubject, map, type Observable, of } from 'rxjs';
 import * as z from 'zod';
 import { sayPlace } from './spot-words';
 import { ChartEngineService } from './chart-engine.service';
 import type { OpenChart } from './chart.service';
-import { DayService } from '../sheet/day.service';
-import { QuickStore, Store, StoreSet } from '../base/store';
-
-const lonLat = z.tuple([z.number(), z.number()]);
-const Stop = z.object({
-  name: z.string(),
-  depthM: z.number(),
-  lonLat,
-  fromMin: z.number(),
-  toMin: z.number(),
-  /** The way to it from where one was before, metres. */
-  legM: z.number(),
-  structure: z.enum(STRUCTURES).optional().catch(undefined),
-  cover: z.enum(COVERS).optional().catch(undefined),
-});
-const KeptRun = z.object({
-  waterId: z.string(),
-  date: z.string(),
-  ramp: z.string(),
-  backMin: z.number(),
-  stops: z.array(Stop),
-  line: z.array(lonLat),
-});
-/** The order of a day over chosen spots, as it goes on the sheet. */
-export type KeptRun = z.infer<typeof KeptRun>;
+import { KeptRuns } from '../sheet/kept-runs';
+import { Store } from '../base/store';
 
 /** A ramp of a chart. */
 export interface Ramp {
@@ -48,23 +24,8 @@ export const rampsOf = (features: readonly ChartFeature[]): Ramp[] =>
   );
 
 /** A run with how many of its spots did not fit, or why there is none. */
-export type Ordered = { readonly run: KeptRun; readonly left: number } | { readonly why: string };
+export type Ordered = { readonly run: Run; readonly left: number } | { readonly why: string };
 
-/** A run is the only one of its day on a water; the latest days come last. */
-const idOf = ({ waterId, date }: KeptRun): string => `${date}/${waterId}`;
-
-/** The runs of this browser; those that were kept as one list are rows from now on. */
-export function keptRuns(): StoreSet<KeptRun> {
-  const runs = new StoreSet('run', KeptRun);
-  const former = new QuickStore('runs', z.array(KeptRun), []);
-  const list = former.read();
-  for (const run of list) runs.write(idOf(run), run);
-  if (list.length) former.write([]);
-  return runs;
-}
-
-/** Days whose runs are kept. */
-const DAYS_KEPT = 8;
 /** Spots among which a run is chosen. */
 export const MAX_PICKED = 15;
 /** How a run is wished: minutes at a spot where nothing else is said, how fast the boat runs. */
@@ -91,20 +52,14 @@ export interface RunDay {
 @Injectable({ providedIn: 'root' })
 export class RunService {
   private readonly engine = inject(ChartEngineService);
-  private readonly store = keptRuns();
-  private readonly runs = new BehaviorSubject(this.store.all());
+  private readonly kept = inject(KeptRuns);
   private readonly preferences$ = new Store('run-wish', RunPreferences, RunPreferences.parse({}));
   private readonly wish = new BehaviorSubject(this.preferences$.read());
 
   readonly wish$ = this.wish.asObservable();
 
   /** The run of the day on the sheet. */
-  readonly run$ = combineLatest([this.runs, inject(DayService).draft$]).pipe(
-    map(
-      ([runs, draft]) =>
-        runs.find(({ waterId, date }) => waterId === draft?.waterId && date === draft.input.date) ?? null,
-    ),
-  );
+  readonly run$ = this.kept.run$;
 
   /** Orders the day over spots, from the chart's ramp and back, and keeps the run. */
   order(
@@ -124,8 +79,9 @@ export class RunService {
     return this.engine.run({ spots, ramp: start.at, endRamp, speedMps, startMin, endMin }).pipe(
       map((found): Ordered => {
         if (!found?.stops.length) return { why: 'No spot can be reached from the ramp in the time.' };
-        const run = { waterId: water.id, date: conditions.date, ramp: name, ...toKeptRun(found, picked) };
-        this.keep(run);
+        const { date } = conditions;
+        const run = { waterId: water.id, date, ramp: name, ...toKeptRun(found, picked), madeFor: conditions };
+        this.kept.keep(run);
         return { run, left: found.left.length };
       }),
     );
@@ -135,21 +91,6 @@ export class RunService {
     const wish = { ...this.wish.value, ...change };
     this.preferences$.write(wish);
     this.wish.next(wish);
-  }
-
-  constructor() {
-    this.store.changed$.pipe(takeUntilDestroyed()).subscribe(() => this.runs.next(this.store.all()));
-  }
-
-  keep(run: KeptRun): void {
-    this.store.write(idOf(run), run);
-    for (const old of this.store.ids().slice(0, -DAYS_KEPT)) if (old !== idOf(run)) this.store.remove(old);
-    this.runs.next(this.store.all());
-  }
-
-  remove(run: KeptRun): void {
-    this.store.remove(idOf(run));
-    this.runs.next(this.store.all());
   }
 }
 

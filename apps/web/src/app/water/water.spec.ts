@@ -29,6 +29,8 @@ import {
 } from '../../testing/test-lake';
 import { fill, unfold } from '../../testing/controls';
 import { ChartService, type ChartState } from './chart.service';
+import { KeptRuns } from '../sheet/kept-runs';
+import { SavePlanService } from '../sheet/save-plan.service';
 import { RunService } from './run.service';
 import { contoursIn, rgbOf, tintsOf } from './chart-tints';
 import type { ChartMapEvents } from './chart-map';
@@ -173,7 +175,7 @@ describe('the view of the chart', () => {
   it('answers, lists places, and shows both on the map', async () => {
     const fixture = await open();
     expect(text(fixture)).toMatch(/First light.*\d m\./);
-    expect(text(fixture)).toContain('Test lake, Saturday 13 March');
+    expect(text(fixture)).toContain('Test lake, Saturday March 13, 2027');
     expect(buttons(fixture, BEST).map((each) => each.textContent)).toEqual(
       expect.arrayContaining([expect.stringMatching(/main-lake point|Main-lake point|Flat/i)]),
     );
@@ -318,11 +320,52 @@ describe('a run that was kept', () => {
       stops: [{ name: 'Hump', depthM: 3, lonLat: lonLat(20, 20), fromMin: 400, toMin: 440, legM: 300 }],
       line: [lonLat(10, 10), lonLat(20, 20)],
     };
-    TestBed.inject(RunService).keep(run);
+    const runs = TestBed.inject(KeptRuns);
+    runs.keep(run);
     expect(JSON.parse(localStorage.getItem(`inky.run/${INPUT.date}/${WATER.id}`) ?? '')).toEqual(run);
-    expect(await firstValueFrom(TestBed.inject(RunService).run$)).toEqual(run);
+    expect(await firstValueFrom(runs.run$)).toEqual(run);
     TestBed.inject(DayService).change({ date: '2027-03-14' });
-    expect(await firstValueFrom(TestBed.inject(RunService).run$)).toBeNull();
+    expect(await firstValueFrom(runs.run$)).toBeNull();
+  });
+
+  it('is stale once the day has other conditions than it was ordered for', async () => {
+    openDay();
+    const runs = TestBed.inject(KeptRuns);
+    const day = TestBed.inject(DayService);
+    const madeFor = await firstValueFrom(day.conditions$);
+    runs.keep({ waterId: WATER.id, date: INPUT.date, ramp: 'Test ramp', backMin: 700, stops: [], line: [], madeFor });
+    expect(await firstValueFrom(runs.isStale$)).toBe(false);
+    day.change({ windMps: (madeFor.windMps ?? 3) + 4 });
+    expect(await firstValueFrom(runs.isStale$)).toBe(true);
+    day.change({ windMps: madeFor.windMps });
+    expect(await firstValueFrom(runs.isStale$)).toBe(false);
+  });
+
+  it('goes with its plan into the book, and is saved with it where the day stands as it was saved', async () => {
+    openDay();
+    const [runs, day, saving] = [TestBed.inject(KeptRuns), TestBed.inject(DayService), TestBed.inject(SavePlanService)];
+    const run = { waterId: WATER.id, date: INPUT.date, ramp: 'Test ramp', backMin: 700, stops: [], line: [] };
+    const conditions = await firstValueFrom(day.conditions$);
+    const sent = () => http.match(({ method, url }) => method === 'PUT' && url.includes('/plans/'));
+    const saved = async () => {
+      const requests = sent();
+      for (const each of requests) each.flush({});
+      await new Promise((resolve) => setTimeout(resolve));
+      return requests.map(({ request }) => request.body as { run?: unknown });
+    };
+    // A day that is saved nowhere has its run here alone.
+    runs.keep(run);
+    saving.saveRun();
+    expect(sent()).toEqual([]);
+    saving.save((await firstValueFrom(day.draft$))!, conditions, 'Dawn', false);
+    expect((await saved()).map((body) => body.run)).toEqual([run]);
+    runs.remove(run);
+    saving.saveRun();
+    expect((await saved()).map((body) => body.run)).toEqual([undefined]);
+    day.change({ windMps: 9 });
+    runs.keep(run);
+    saving.saveRun();
+    expect(sent()).toEqual([]);
   });
 });
 

@@ -6,7 +6,8 @@ import { chartProjection, type ChartFeature, type ChartFrame } from '@inky-shoal
 import type { PlacedSpot } from '@inky-shoal/core/spots';
 import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { compassOf, sayDate } from '../sheet/words';
+import { compassOf } from '../sheet/words';
+import { sayDate } from '../ui/dates';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { SelectComponent } from '../ui/select.component';

@@ -14,6 +14,7 @@ import { SelectComponent } from '../ui/select.component';
 import { TableComponent } from '../ui/table.component';
 import { ReadingFormComponent } from './reading-form.component';
 import { WatersService } from './waters.service';
+import { sayShortDate } from '../ui/dates';
 
 /** Readings on one page of the list. */
 const PAGE_ROWS = 12;
@@ -104,7 +105,7 @@ export class ReadingsListComponent {
 
   protected when(reading: Reading): string {
     const { timeZone } = this.water().place;
-    return `${dayIn(timeZone).format(new Date(reading.at))}, ${sayClock(localInput(reading.at, timeZone).slice(11))}`;
+    return `${sayShortDate(reading.at, timeZone)}, ${sayClock(localInput(reading.at, timeZone).slice(11))}`;
   }
 
   protected temp(reading: Reading): string {
@@ -114,12 +115,4 @@ export class ReadingsListComponent {
   protected seen(reading: Reading): string {
     return reading.visibilityM === undefined ? '' : say('depth', reading.visibilityM, this.units());
   }
-}
-
-/** Making a formatter takes a hundred times as long as using it, and a list has thousands of days. */
-const days = new Map<string, Intl.DateTimeFormat>();
-function dayIn(timeZone: string): Intl.DateTimeFormat {
-  let day = days.get(timeZone);
-  if (!day) days.set(timeZone, (day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeZone })));
-  return day;
 }
