@@ -113,6 +113,20 @@ describe('two windows with the server away', () => {
   });
 });
 
+describe('two windows', () => {
+  it('show the same readings: what one adds, the other reads by itself', async () => {
+    const first = await stage.page('/waters');
+    await first.locator('tbody tr').first().waitFor();
+    const second = await first.context().newPage();
+    await second.goto(`${stage.server.address}/waters`);
+    await second.locator('tbody tr').first().waitFor();
+    await first.getByLabel('Water, °F').fill('57');
+    await first.getByRole('button', { name: 'Add', exact: true }).click();
+    await says(second.locator('tbody tr').first(), '57 °F');
+    expect(stage.complaints).toEqual([]);
+  });
+});
+
 describe('what was removed', () => {
   it('lies in the bin, is put back, and a former version comes back', async () => {
     const page = await stage.page('/plans');

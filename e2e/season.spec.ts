@@ -239,15 +239,23 @@ describe('the weather service', () => {
     await says(page.locator('.sources'), 'No weather: give a service in Settings, or a CSV file here.');
     const day = (date: string) =>
       Array.from({ length: 24 }, (_, hour) => `${date} ${String(hour).padStart(2, '0')}:00,12,6,3`);
-    await page.locator('.sources input[type=file]').setInputFiles({
-      name: 'weather.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from(['time,air C,dew C,wind m/s', ...day('2026-11-01'), ...day('2026-11-02')].join('\n')),
-    });
-    await says(page.locator('.notice'), 'Weather taken from weather.csv.');
-    await page
-      .locator('.sources input[type=file]')
-      .setInputFiles({ name: 'bad.csv', mimeType: 'text/csv', buffer: Buffer.from('time,air C\n2026-11-01 00:00,12') });
-    await says(page.locator('.notice'), /bad.csv was not taken. Line 1: expected a column of wind speed/);
+    const open = (name: string, lines: readonly string[]) =>
+      page
+        .locator('.sources input[type=file]')
+        .setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(lines.join('\n')) });
+    await page.getByRole('button', { name: 'Weather from a file' }).click();
+    await open('words.csv', ['who,what', 'me,none', 'you,some']);
+    await says(page.locator('.sources'), 'say which column holds the day');
+    // No unit stands there: the user's is shown, and another is chosen before anything goes in.
+    await open('weather.csv', ['time,air,dew,wind m/s', ...day('2026-11-01'), ...day('2026-11-02'), 'noon,1,2,3']);
+    await says(page.locator('.sources'), '2 days, 2026-11-01 to 2026-11-02, air 12 °F');
+    await says(page.locator('.sources'), 'Line 50: expected a day and an hour, got "noon"');
+    await choose(page.getByLabel('Temperatures in'), '°C');
+    await says(page.locator('.sources'), 'air 54 °F');
+    await page.getByText('Leave this line out').click();
+    await page.getByRole('button', { name: 'Take 2 days' }).click();
+    await says(page.locator('.notice'), 'Weather of 2 days taken from weather.csv.');
+    await page.locator('.notice').getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Remove the weather' }).waitFor({ state: 'detached' });
   });
 });

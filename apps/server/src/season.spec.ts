@@ -276,5 +276,16 @@ describe('weather from outside', () => {
     const own = (await server.call('GET', `/api/books/own/waters/${id(7)}/outside`)).body as OutsideAt;
     expect(own.weather.source).toBe('a file');
     expect(own.weatherDays).toMatchObject([{ date: '2026-03-01', airTempC: 10 }, { date: '2026-03-02' }]);
+
+    // As the page sends them, read and looked at; what they replace comes back, so that it can be undone.
+    const days = own.weatherDays.map((day) => ({ ...day, airTempC: 20 }));
+    const path = `/api/books/own/waters/${id(7)}/weather-days`;
+    const taken = await server.call('PUT', path, { source: 'days.csv', days });
+    expect(taken.body).toEqual({ replaced: own.weatherDays });
+    const now = async () => (await server.call('GET', `/api/books/own/waters/${id(7)}/outside`)).body as OutsideAt;
+    expect(await now()).toMatchObject({ weather: { source: 'days.csv' }, weatherDays: days });
+    expect((await server.call('POST', `${path}/remove`, ['2026-03-02'])).body).toEqual({ removed: 1 });
+    expect((await now()).weatherDays).toMatchObject([{ date: '2026-03-01', airTempC: 20 }]);
+    expect((await server.call('PUT', path, { source: 'days.csv', days: [] })).status).toBe(422);
   });
 });

@@ -40,6 +40,35 @@ export class OutsideRepository {
     return rows.map(({ day }) => shape.parse(JSON.parse(day)));
   }
 
+  /** Days of these dates that are kept. */
+  async daysOn<T extends z.ZodType>(
+    waterId: string,
+    kind: OutsideKind,
+    dates: readonly string[],
+    shape: T,
+  ): Promise<z.output<T>[]> {
+    const rows = await this.db
+      .selectFrom('outside_day')
+      .select('day')
+      .where('water_id', '=', waterId)
+      .where('kind', '=', kind)
+      .where('date', 'in', dates)
+      .orderBy('date')
+      .execute();
+    return rows.map(({ day }) => shape.parse(JSON.parse(day)));
+  }
+
+  /** Lets go of days. @returns how many there were */
+  async removeDays(waterId: string, kind: OutsideKind, dates: readonly string[]): Promise<number> {
+    const { numDeletedRows } = await this.db
+      .deleteFrom('outside_day')
+      .where('water_id', '=', waterId)
+      .where('kind', '=', kind)
+      .where('date', 'in', dates)
+      .executeTakeFirstOrThrow();
+    return Number(numDeletedRows);
+  }
+
   async state(waterId: string, kind: OutsideKind): Promise<KeptState | undefined> {
     const row = await this.db
       .selectFrom('outside_state')

@@ -7,6 +7,8 @@ import {
   ReadingBatch,
   ReadingDraft,
   WaterDraft,
+  WeatherDates,
+  WeatherDays,
   type Water,
 } from '@inky-shoal/core';
 import { Router, text } from 'express';
@@ -134,6 +136,16 @@ export function bookRoutes(books: Library): Router {
       }
     },
   );
+  router.put('/books/:book/waters/:id/weather-days', async (request, response) => {
+    const book = bookOf(request);
+    const [water, body] = [await waterOf(book, idOf(request)), bodyOf(request, WeatherDays)];
+    response.json({ replaced: await book.outside.takeDays(water, body) });
+  });
+  router.post('/books/:book/waters/:id/weather-days/remove', async (request, response) => {
+    const book = bookOf(request);
+    const [water, dates] = [await waterOf(book, idOf(request)), bodyOf(request, WeatherDates)];
+    response.json({ removed: await book.outside.removeDays(water, dates) });
+  });
   router.get('/books/:book/outside', async (request, response) => {
     response.json((await bookOf(request).outside.service()) ?? { address: null });
   });

@@ -5,6 +5,7 @@ import {
   type OutsideState,
   type Water,
   WeatherDay,
+  type WeatherDays,
 } from '@inky-shoal/core';
 import type { HoursReader } from '../outside/hours-reader.js';
 import { HttpSource, type RetryPolicy, type ServiceAddress } from '../outside/http-source.js';
@@ -94,6 +95,20 @@ export class OutsideService {
     const read = await this.reader.read({ as: 'weather-csv', text, timeZone: water.place.timeZone, now });
     if (!read.ok) throw new SourceFailure(read.words);
     return this.keep(water, 'weather', 'a file', read);
+  }
+
+  /** Keeps days of weather as a file told them. @returns those that stood in their places */
+  async takeDays(water: Water, { source, days }: WeatherDays): Promise<WeatherDay[]> {
+    const dates = days.map(({ date }) => date);
+    const replaced = await this.kept.daysOn(water.id, 'weather', dates, WeatherDay);
+    const issuedAt = this.clock.bookNow();
+    await this.keep(water, 'weather', source, { source, issuedAt, days });
+    return replaced;
+  }
+
+  /** Lets go of days of weather. @returns how many there were */
+  removeDays(water: Water, dates: readonly string[]): Promise<number> {
+    return this.kept.removeDays(water.id, 'weather', dates);
   }
 
   /** Waits for questions that are on their way. */

@@ -1,6 +1,13 @@
 import { parentPort } from 'node:worker_threads';
 import { type GaugeDay, GaugeHours, parse, type WeatherDay, WeatherHours } from '@inky-shoal/core';
-import { daysOfGauge, daysOfWeather, readTable, TableProblem, weatherFromTable } from '@inky-shoal/core/formats';
+import {
+  daysOfGauge,
+  daysOfWeather,
+  guessWeatherMapping,
+  readTable,
+  readWeather,
+  TableProblem,
+} from '@inky-shoal/core/formats';
 
 /** A text of hourly figures, as a file or a service gave it. */
 export interface HoursText {
@@ -24,8 +31,12 @@ export type HoursRead =
 function hoursIn({ as, text, timeZone, now }: HoursText): HoursRead {
   if (as === 'weather-csv') {
     try {
-      const hours = weatherFromTable(readTable(text), timeZone, now);
-      return { ok: true, source: hours.source, issuedAt: hours.issuedAt, days: daysOfWeather(hours, timeZone) };
+      const table = readTable(text);
+      // Nobody is there to be asked: what has no unit is in SI, and a line that cannot be read refuses the file.
+      const { days, problems } = readWeather(table, guessWeatherMapping(table, 'metric'), { timeZone, now });
+      const [first] = problems;
+      if (first) return { ok: false, why: 'file', words: `Line ${first.line}: ${first.message}.` };
+      return { ok: true, source: 'a file', issuedAt: now, days };
     } catch (error) {
       if (error instanceof TableProblem) return { ok: false, why: 'file', words: error.message };
       throw error;

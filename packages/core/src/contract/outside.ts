@@ -52,6 +52,18 @@ export const WeatherDay = z.object({
 });
 export type WeatherDay = z.infer<typeof WeatherDay>;
 
+/** Most days of weather that are kept or let go in one piece. */
+export const MAX_WEATHER_DAYS = 4000;
+const someDays = { error: `expected from 1 to ${MAX_WEATHER_DAYS} days` };
+/** Days of weather as a file told them. */
+export const WeatherDays = z.strictObject({
+  source: z.string().trim().min(1).max(80),
+  days: z.array(WeatherDay).min(1, someDays).max(MAX_WEATHER_DAYS, someDays),
+});
+export type WeatherDays = z.infer<typeof WeatherDays>;
+/** Dates of days of weather that are let go. */
+export const WeatherDates = z.array(calendarDate).min(1, someDays).max(MAX_WEATHER_DAYS, someDays);
+
 /** What a water gauge reads, hour by hour, in columns like the weather's. */
 export const GaugeHours = z.object({
   source: z.string().min(1).max(80),

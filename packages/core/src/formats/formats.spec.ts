@@ -3,9 +3,8 @@ import { LAKE, MIDDLE, reading } from '../testing/lake.js';
 import { dateOrderOf, momentOf } from './moments.js';
 import { guessReadingMapping } from './reading-mapping.js';
 import { readReadings, type TableContext } from './reading-table.js';
-import { figureIn, readTable, TableProblem } from './table.js';
+import { figureIn, readTable, roughFigureIn, TableProblem } from './table.js';
 import { daysOfGauge, daysOfWeather } from './weather-days.js';
-import { dewPointC, weatherFromTable } from './weather-table.js';
 import { WeatherHours } from '../contract/outside.js';
 
 const NOW = '2027-03-13T14:00:00Z';
@@ -42,6 +41,24 @@ describe('a table', () => {
     ['1.2.3', false, undefined],
     ['', false, undefined],
   ])('a figure in %j', (cell, comma, figure) => expect(figureIn(cell, comma)).toBe(figure));
+  it.each([
+    ['5', { figure: 5, rough: false }],
+    ['3-4', { figure: 3.5, rough: true }],
+    ['3 to 4 ft', { figure: 3.5, rough: true }],
+    ['~5', { figure: 5, rough: true }],
+    ['about 5 ft', { figure: 5, rough: true }],
+    ['5+', { figure: 5, rough: true }],
+    ['-3', { figure: -3, rough: false }],
+    ['3-', undefined],
+    ['clear', undefined],
+  ])('a figure as it is noted by hand in %j', (cell, found) => expect(roughFigureIn(cell, false)).toEqual(found));
+  it('begins at its head, whatever stands before it, with a line of units under it', () => {
+    const text =
+      'Station of the dam\nfrom,2027\n\ndate,tmax,tmin,rain\n,F,F,in\n2027-03-01,60,40,0.1\n2027-03-02,61,41,0';
+    const { header, lines } = readTable(text);
+    expect(header).toEqual(['date', 'tmax F', 'tmin F', 'rain in']);
+    expect(lines.map(({ line }) => line)).toEqual([6, 7]);
+  });
 });
 
 describe('moments', () => {
@@ -53,12 +70,23 @@ describe('moments', () => {
     ['2027-03-01T14:00:00-06:00', undefined, 'mdy', '2027-03-01T20:00:00Z'],
     ['2027-07-01', undefined, 'ymd', '2027-07-01T17:00:00Z'],
     ['12/31/2026', '12:15 am', 'mdy', '2026-12-31T06:15:00Z'],
+    ['Mar 18, 2026', undefined, 'mdy', '2026-03-18T17:00:00Z'],
+    ['Wed, March 18th 2026 2:00 pm', undefined, 'mdy', '2026-03-18T19:00:00Z'],
+    ['18 March 2026', '14:00', 'mdy', '2026-03-18T19:00:00Z'],
+    ['18. März 2026', undefined, 'dmy', '2026-03-18T17:00:00Z'],
+    ['18-Mar-2026', undefined, 'mdy', '2026-03-18T17:00:00Z'],
+    ['20260318', undefined, 'mdy', '2026-03-18T17:00:00Z'],
+    ['46099', undefined, 'mdy', '2026-03-18T17:00:00Z'],
+    ['46099.59375', undefined, 'mdy', '2026-03-18T19:15:00Z'],
   ] as const)('%s %s (%s)', (date, time, order, instant) => {
     expect(momentOf(date, time, order, 'America/Chicago')).toBe(instant);
   });
-  it.each(['2027-02-30', '31.02.2027', 'yesterday', '2027-03-01 25:00', ''])('%j is none', (text) => {
-    expect(momentOf(text, undefined, 'dmy', 'UTC')).toBeUndefined();
-  });
+  it.each(['2027-02-30', '31.02.2027', 'yesterday', 'Foo 18, 2026', 'Feb 30, 2026', '12345', '2027-03-01 25:00', ''])(
+    '%j is none',
+    (text) => {
+      expect(momentOf(text, undefined, 'dmy', 'UTC')).toBeUndefined();
+    },
+  );
   it('finds the order that fits all dates', () => {
     expect(dateOrderOf(['3/13/2027', '3/1/2027'], 'dmy')).toBe('mdy');
     expect(dateOrderOf(['13/3/2027'], 'mdy')).toBe('dmy');
@@ -67,6 +95,21 @@ describe('moments', () => {
 });
 
 describe('readings from a table', () => {
+  it('takes figures as they are noted by hand, and says so; what is none is told and left out', () => {
+    const text = 'date,temp C,seen m\n"Mar 1, 2027",~9,3-4\n46448,9.5,good\n2027-03-03,10,2';
+    const { readings, problems, notes } = read(text);
+    expect(problems).toEqual([]);
+    expect(readings.map(({ draft }) => [draft.at.slice(0, 10), draft.surfaceTempC, draft.visibilityM])).toEqual([
+      ['2027-03-01', 9, 3.5],
+      ['2027-03-02', 9.5, undefined],
+      ['2027-03-03', 10, 2],
+    ]);
+    expect(notes).toEqual([
+      'Line 2: a range or "about" is taken as its middle.',
+      'Line 3: "good" is no figure and is left out; its temperature is taken.',
+    ]);
+  });
+
   it('finds what the columns hold by their titles, in several words for them', () => {
     const table = readTable('When,Clock,Water temp (F),Secchi ft,Arm\n2027-03-01,14:00,48,4,Middle\n');
     expect(guessReadingMapping(table, 'metric')).toMatchObject({
@@ -209,42 +252,5 @@ describe('days of weather from hours', () => {
     expect(daysOfGauge(gauge, 'America/Chicago')).toEqual([
       { date: '2027-03-01', levelM: 1.5, inflowM3s: null, turbidityNtu: 4 },
     ]);
-  });
-});
-
-describe('weather from a table', () => {
-  const text = [
-    'time,Air temp F,Humidity %,Wind mph,Wind dir,Cloud %,Pressure inHg,Rain in',
-    ...Array.from(
-      { length: 24 },
-      (_, hour) => `2027-03-01 ${String(hour).padStart(2, '0')}:00,50,60,10,200,50,30.00,0.1`,
-    ),
-  ].join('\n');
-  it('turns units that stand in the titles, and humidity to dew point', () => {
-    const [day] = daysOfWeather(weatherFromTable(readTable(text), 'America/Chicago', NOW), 'America/Chicago');
-    expect(day!.airTempC).toBeCloseTo(10, 2);
-    expect(day!.dewPointC).toBeCloseTo(2.6, 1);
-    expect(day!.windMps).toBeCloseTo(4.47, 2);
-    expect(day!.cloudFraction).toBeCloseTo(0.5, 2);
-    expect(day!.pressureHpa).toBeCloseTo(1015.9, 1);
-    expect(day!.rainMm).toBeCloseTo(24 * 2.54, 1);
-  });
-  it.each([
-    ['no titles', '2027-03-01 00:00,10,5,3\n2027-03-01 01:00,10,5,3', 'Line 1: expected titles'],
-    ['no times', 'air,dew,wind\n1,2,3', 'Line 1: expected a column of times'],
-    ['no wind', 'time,air,dew\n2027-03-01 00:00,1,2', 'Line 1: expected a column of wind speed'],
-    ['no damp', 'time,air,wind\n2027-03-01 00:00,1,2', 'Line 1: expected a column of dew point or humidity'],
-    [
-      'a time that is none',
-      'time,air,dew,wind\n2027-03-01 00:00,1,2,3\nnoon,1,2,3',
-      'Line 3: expected a day and an hour, got "noon"',
-    ],
-  ])('refuses a table with %s', (_, table, words) => {
-    expect(() => weatherFromTable(readTable(table), 'UTC', NOW)).toThrow(words);
-  });
-  it('has a dew point at the air temperature when the air is full', () => {
-    expect(dewPointC(18, 100)).toBeCloseTo(18, 6);
-    // Alduchov & Eskridge 1996: 20 C at 50 percent is 9.3 C.
-    expect(dewPointC(20, 50)).toBeCloseTo(9.3, 1);
   });
 });

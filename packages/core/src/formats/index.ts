@@ -3,6 +3,16 @@ export { readTable, TableProblem, type TextTable } from './table.js';
 export { DATE_ORDERS, type DateOrder } from './moments.js';
 export * from './reading-mapping.js';
 export * from './reading-table.js';
-export { weatherFromTable } from './weather-table.js';
+export { readWeather, type WeatherContext, type WeatherImport } from './weather-table.js';
+export {
+  guessWeatherMapping,
+  MEASURE_OF,
+  WEATHER_ROLES,
+  WEATHER_UNITS,
+  type WeatherMapping,
+  type WeatherMeasure,
+  type WeatherRole,
+  type WeatherUnits,
+} from './weather-mapping.js';
 export { routeToGpx, type Waypoint } from './gpx.js';
 export { guarded, unguarded } from './formula.js';

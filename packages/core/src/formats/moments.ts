@@ -14,6 +14,71 @@ const DATE = /^(\d{1,4})[-/.](\d{1,2})[-/.](\d{1,4})$/;
 const TIME = /^(\d{1,2})[:.h](\d{2})(?::\d{2}(?:\.\d+)?)?\s*([ap]\.?m\.?)?$/i;
 const HOUR = /^(\d{1,2})\s*([ap])\.?m\.?$/i;
 
+/** Languages whose names of months are read. */
+const MONTH_LANGUAGES = ['en', 'de', 'fr', 'es'];
+let months: ReadonlyMap<string, number> | undefined;
+
+/** Months by their names, whole and short, in small letters without a point. */
+function monthNames(): ReadonlyMap<string, number> {
+  months ??= new Map(
+    MONTH_LANGUAGES.flatMap((language) =>
+      (['long', 'short'] as const).flatMap((month) => {
+        const format = new Intl.DateTimeFormat(language, { month, timeZone: 'UTC' });
+        return Array.from({ length: 12 }, (_, at): [string, number] => [
+          format
+            .format(Date.UTC(2027, at, 15))
+            .toLowerCase()
+            .replace('.', ''),
+          at + 1,
+        ]);
+      }),
+    ),
+  );
+  return months;
+}
+
+const WEEKDAY = /^\p{L}{2,10}\.?,?\s+(?=\p{L}+\.?\s+\d|\d{1,2}\.?\s+\p{L})/u;
+const MONTH_FIRST = /^(\p{L}+)\.?\s+(\d{1,2})(?:st|nd|rd|th)?,?\s+(\d{4})\b,?\s*(.*)$/u;
+const DAY_FIRST = /^(\d{1,2})(?:st|nd|rd|th|\.)?[\s-](\p{L}+)\.?,?[\s-](\d{4})\b,?\s*(.*)$/u;
+const BASIC = /^(\d{4})(\d{2})(\d{2})(?:T?(\d{2}):?(\d{2}).*)?$/;
+const SERIAL = /^(\d{5})(?:[.,](\d+))?$/;
+/** Spreadsheets count days from here; what lies in this century and its neighbours is taken for a day. */
+const SERIAL_ZERO = Date.UTC(1899, 11, 30);
+const SERIAL_DAYS = [20_000, 80_000] as const;
+
+/** A date with a month by its name, one without strokes, or a day as a spreadsheet counts it; with the time behind it. */
+function spelled(text: string): { date: Written; rest: string } | undefined {
+  const plain = text.trim().replace(WEEKDAY, '');
+  const basic = BASIC.exec(plain);
+  if (basic) {
+    const [, year, month, day, hour, minute] = basic;
+    return {
+      date: { year: Number(year), month: Number(month), day: Number(day) },
+      rest: hour === undefined ? '' : `${hour}:${minute ?? '00'}`,
+    };
+  }
+  const serial = SERIAL.exec(plain);
+  if (serial && Number(serial[1]) >= SERIAL_DAYS[0] && Number(serial[1]) <= SERIAL_DAYS[1]) {
+    const at = new Date(SERIAL_ZERO + Number(serial[1]) * 86_400_000);
+    const minutes = Math.round(Number(`0.${serial[2] ?? '0'}`) * 1440);
+    const clock = `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`;
+    return {
+      date: { year: at.getUTCFullYear(), month: at.getUTCMonth() + 1, day: at.getUTCDate() },
+      rest: serial[2] === undefined ? '' : clock,
+    };
+  }
+  const [, name = '', day, year, rest = ''] = MONTH_FIRST.exec(plain) ?? swapped(DAY_FIRST.exec(plain)) ?? [];
+  const month = monthNames().get(name.toLowerCase()) ?? monthNames().get(name.toLowerCase().slice(0, 3));
+  return month === undefined ? undefined : { date: { year: Number(year), month, day: Number(day) }, rest };
+}
+
+const swapped = (found: RegExpExecArray | null): readonly (string | undefined)[] | null =>
+  found && [found[0], found[2], found[1], found[3], found[4]];
+
+/** Whether a cell seems to hold a day, however it is written. */
+export const looksLikeDate = (cell: string): boolean =>
+  /^\d{1,4}[-/.]\d{1,2}[-/.]\d{1,4}/.test(cell) || spelled(cell) !== undefined;
+
 /** A date as written, in an order; a year of two digits is of this century. A year in front is a year in any order. */
 function writtenDate(text: string, order: DateOrder): Written | undefined {
   const found = DATE.exec(text.trim());
@@ -67,10 +132,11 @@ export function momentOf(
     );
     return Number.isNaN(at) ? undefined : instantOf(at);
   }
+  const inWords = spelled(plain);
   const parted = /^(\S+?)(?:[T\s]+(.+))?$/.exec(plain);
-  const date = parted && writtenDate(parted[1] as string, order);
-  const inside = timeText?.trim() ? timeText : parted?.[2];
-  const time = inside === undefined ? NOON : writtenTime(inside);
+  const date = inWords?.date ?? (parted && writtenDate(parted[1] as string, order));
+  const inside = timeText?.trim() ? timeText : inWords ? inWords.rest : parted?.[2];
+  const time = inside ? writtenTime(inside) : NOON;
   if (!date || !time) return undefined;
   const at = new TZDate(date.year, date.month - 1, date.day, time.hour, time.minute, timeZone);
   // A day that does not exist rolls over into one that does.

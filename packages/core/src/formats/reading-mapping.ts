@@ -1,7 +1,7 @@
 import { LIMITS } from '../contract/limits.js';
 import type { UnitSystem } from '../units/units.js';
-import { dateOrderOf, type DateOrder } from './moments.js';
-import { figureIn, type TextTable } from './table.js';
+import { dateOrderOf, looksLikeDate, type DateOrder } from './moments.js';
+import { roughFigureIn, type TextTable } from './table.js';
 
 /** What a column of a table of readings holds. */
 export const COLUMN_ROLES = ['date', 'time', 'temp', 'visibility', 'depth', 'zone', 'ignore'] as const;
@@ -29,7 +29,6 @@ const METRES = /\bm\b|met(er|re)|\(m\)|_m$/i;
 const FAHRENHEIT = /°\s*f|\(f\)|_f$|fahrenheit|\bf\b|degf|tempf/i;
 const CELSIUS = /°\s*c|\(c\)|_c$|celsius|\bc\b|degc|tempc/i;
 
-const looksLikeDate = (cell: string) => /^\d{1,4}[-/.]\d{1,2}[-/.]\d{1,4}/.test(cell);
 const looksLikeTime = (cell: string) => /^\d{1,2}([:h]\d{2}|\s*[ap]m)/i.test(cell);
 
 /** What a column without a telling head holds, by its cells and what is still missing. */
@@ -38,7 +37,7 @@ function roleByCells(cells: readonly string[], decimalComma: boolean, taken: Rea
   const most = (test: (cell: string) => boolean) => filled.length > 0 && filled.filter(test).length > filled.length / 2;
   if (!taken.has('date') && most(looksLikeDate)) return 'date';
   if (!taken.has('time') && most(looksLikeTime)) return 'time';
-  if (most((cell) => figureIn(cell, decimalComma) !== undefined)) {
+  if (most((cell) => roughFigureIn(cell, decimalComma) !== undefined)) {
     if (!taken.has('temp')) return 'temp';
     return taken.has('visibility') ? 'ignore' : 'visibility';
   }
@@ -82,11 +81,7 @@ export function guessReadingMapping(table: TextTable, units: UnitSystem): Readin
   }
   const column = (role: ColumnRole) => whole.indexOf(role);
   const figures = (role: ColumnRole) =>
-    column(role) < 0
-      ? []
-      : cellsOf(column(role))
-          .map((cell) => figureIn(cell, decimalComma))
-          .filter((figure) => figure !== undefined);
+    column(role) < 0 ? [] : cellsOf(column(role)).flatMap((cell) => roughFigureIn(cell, decimalComma)?.figure ?? []);
   const tempTitle = `${header?.[column('temp')] ?? ''} ${cellsOf(column('temp'))[0] ?? ''}`;
   const depthTitle = `${header?.[column('visibility')] ?? ''} ${header?.[column('depth')] ?? ''}`;
   return {

@@ -3,7 +3,7 @@ import type { Reading, ReadingDraft, Zone } from '../contract/records.js';
 import { figureOf, say, type UnitSystem } from '../units/units.js';
 import { momentOf } from './moments.js';
 import type { ColumnRole, ReadingMapping } from './reading-mapping.js';
-import { figureIn, type TableLine, type TextTable } from './table.js';
+import { roughFigureIn, type TableLine, type TextTable } from './table.js';
 
 export interface TableContext {
   readonly zones: readonly Zone[];
@@ -51,6 +51,10 @@ interface Row {
   readonly depthM: number | undefined;
   readonly visibilityM: number | undefined;
   readonly zoneId: string | undefined;
+  /** A figure of it was a range, or about. */
+  readonly isRough: boolean;
+  /** Cells beside the temperature that are no figures. */
+  readonly unread: readonly string[];
 }
 
 /** Reads one line, or says what is wrong with it. */
@@ -68,7 +72,8 @@ function readLine(
   const at = momentOf(cell('date'), cell('time'), dateOrder, context.timeZone);
   if (!at) return `expected a day and time that exist, got "${`${cell('date')} ${cell('time')}`.trim().slice(0, 30)}"`;
   if (Date.parse(at) > Date.parse(context.now)) return `${cell('date').slice(0, 20)} is still to come`;
-  const temp = figureIn(cell('temp'), table.decimalComma);
+  const read = roughFigureIn(cell('temp'), table.decimalComma);
+  const temp = read?.figure;
   if (temp === undefined) return `expected a temperature, got "${cell('temp').slice(0, 20)}"`;
   const tempC = toC(temp, tempUnit);
   if (!within(tempC, LIMITS.surfaceTempC)) {
@@ -76,9 +81,13 @@ function readLine(
     const meant = within(toC(temp, other), LIMITS.surfaceTempC) ? ` Did you mean °${other}?` : '';
     return `no water is at ${temp} °${tempUnit}.${meant}`;
   }
+  let isRough = read?.rough ?? false;
+  const unread: string[] = [];
   const metres = (role: 'visibility' | 'depth') => {
-    const figure = figureIn(cell(role), table.decimalComma);
-    return figure === undefined ? undefined : round(figure * (depthUnit === 'ft' ? METRES_PER_FOOT : 1), 3);
+    const found = roughFigureIn(cell(role), table.decimalComma);
+    if (!found && cell(role)) unread.push(cell(role).slice(0, 20));
+    isRough ||= found?.rough ?? false;
+    return found && round(found.figure * (depthUnit === 'ft' ? METRES_PER_FOOT : 1), 3);
   };
   const visibilityM = metres('visibility');
   if (visibilityM !== undefined && !within(visibilityM, LIMITS.visibilityM)) {
@@ -90,7 +99,8 @@ function readLine(
   const zone = named ? context.zones.find(({ name }) => name.toLowerCase() === named) : undefined;
   if (named && !zone && context.zones.length > 1)
     return `there is no zone "${cell('zone').slice(0, 30)}" in this water`;
-  return { line, at, tempC: round(tempC, 2), depthM, visibilityM, zoneId: zone?.id ?? context.zoneId };
+  const zoneId = zone?.id ?? context.zoneId;
+  return { line, at, tempC: round(tempC, 2), depthM, visibilityM, zoneId, isRough, unread };
 }
 
 /** Deeper than this is no surface: such a row belongs to a profile. */
@@ -173,9 +183,25 @@ export function readReadings(table: TextTable, mapping: ReadingMapping, context:
   return {
     readings,
     problems: problems.sort((a, b) => a.line - b.line),
-    notes: notesOn(readings),
+    notes: [...notesOnCells(rows), ...notesOn(readings)],
     meantUnit: otherUnit > table.lines.length / 2 ? (mapping.tempUnit === 'C' ? 'F' : 'C') : null,
   };
+}
+
+/** What was taken as something else than stood there, or was passed over. */
+function notesOnCells(rows: readonly Row[]): string[] {
+  const notes: string[] = [];
+  const rough = rows.filter(({ isRough }) => isRough);
+  if (rough.length) {
+    const lines = rough.length === 1 ? 'Line' : 'Lines';
+    const shown = rough.slice(0, 5).map(({ line }) => line);
+    const more = rough.length > shown.length ? ' and others' : '';
+    notes.push(`${lines} ${shown.join(', ')}${more}: a range or "about" is taken as its middle.`);
+  }
+  for (const { line, unread } of rows.filter((row) => row.unread.length).slice(0, 5)) {
+    notes.push(`Line ${line}: "${unread.join('", "')}" is no figure and is left out; its temperature is taken.`);
+  }
+  return notes;
 }
 
 /** What an angler should know of rows that are right in themselves. */

@@ -1,6 +1,19 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
-import { inject, Injectable } from '@angular/core';
-import { catchError, map, type Observable, retry, throwError, timeout, timer, Subject } from 'rxjs';
+import { DestroyRef, inject, Injectable } from '@angular/core';
+import {
+  catchError,
+  debounceTime,
+  EMPTY,
+  fromEvent,
+  map,
+  type Observable,
+  retry,
+  Subject,
+  tap,
+  throwError,
+  timeout,
+  timer,
+} from 'rxjs';
 import * as z from 'zod';
 import type { Book } from '@inky-shoal/core';
 import { deviceName } from './device';
@@ -34,6 +47,15 @@ export interface Write {
   readonly from?: number;
 }
 
+/** Changes of these are read again in other windows; notes of trips have a way of their own. */
+const READ_BY_VIEWS = /^\/books\/[^/]+\/(?:waters|plans|tackle)/;
+/** Changes that come together are read again once. */
+const CHANGES_SETTLE_MS = 250;
+
+/** What the windows of this browser tell each other by; null where it has none. */
+const openWindows = (): BroadcastChannel | null =>
+  'BroadcastChannel' in globalThis ? new BroadcastChannel('inky-changed') : null;
+
 const ANSWER_WITHIN_MS = 8000;
 /** A chart is large, and a line may be slow. */
 const TAKEN_WITHIN_MS = 120_000;
@@ -66,6 +88,16 @@ export class ApiService {
   /** A call found the server away. */
   readonly away$ = this.away.asObservable();
 
+  private readonly windows = openWindows();
+  /** Another window of this browser has changed something of a book: what was read before is old. */
+  readonly changedElsewhere$: Observable<unknown> = this.windows
+    ? fromEvent(this.windows, 'message').pipe(debounceTime(CHANGES_SETTLE_MS))
+    : EMPTY;
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.windows?.close());
+  }
+
   /** Reads a resource; a server that is briefly away is asked twice more. */
   get<T extends z.ZodType>(path: string, schema: T): Observable<z.output<T>> {
     return this.asked(this.http.get(`/api${path}`)).pipe(map((body) => schema.parse(body)));
@@ -96,6 +128,9 @@ export class ApiService {
     };
     return this.http.request(method, `/api${path}`, { body, headers }).pipe(
       timeout(withinMs),
+      tap(() => {
+        if (READ_BY_VIEWS.test(path)) this.windows?.postMessage(path);
+      }),
       catchError((error: unknown) => this.fail(error)),
     );
   }

@@ -7,6 +7,7 @@ import {
   firstValueFrom,
   from,
   map,
+  merge,
   of,
   type Observable,
   Subject,
@@ -78,8 +79,8 @@ export class OutboxService {
     map(({ refused }) => refused),
     distinctUntilChanged(),
   );
-  /** Writes that had waited have reached the server: what was read before is old. */
-  readonly delivered$ = this.delivered.asObservable();
+  /** Writes that had waited, or those of another window, have reached the server: what was read before is old. */
+  readonly delivered$: Observable<unknown> = merge(this.delivered, this.api.changedElsewhere$);
   /** A write that had waited was refused, in words. */
   readonly refused$ = this.refused.asObservable();
 

@@ -1,19 +1,21 @@
-import { HttpClient, type HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import { OutsideAddress, OutsideAt } from '@inky-shoal/core';
+import { OutsideAddress, OutsideAt, WeatherDay } from '@inky-shoal/core';
 import {
   catchError,
+  concat,
   expand,
+  last,
   map,
   type Observable,
   of,
+  reduce,
   Subject,
   switchMap,
   takeWhile,
   tap,
-  throwError,
   timer,
 } from 'rxjs';
+import * as z from 'zod';
 import { ApiService } from '../base/api.service';
 import { BookService } from '../base/book.service';
 import type { KeptAddress } from '../base/loaded';
@@ -22,6 +24,15 @@ const SILENT = { source: null, issuedAt: null, answeredAt: null, failure: null, 
 /** Nothing is known of the outside, or our own server does not answer. */
 export const NOTHING_OUTSIDE: OutsideAt = { weather: SILENT, gauge: SILENT, weatherDays: [], gaugeDays: [] };
 
+const Replaced = z.object({ replaced: z.array(WeatherDay) });
+
+/** Days that go to the server in one piece. */
+const AT_ONCE = 2000;
+const parted = <T>(list: readonly T[]): T[][] =>
+  Array.from({ length: Math.ceil(list.length / AT_ONCE) }, (_, part) =>
+    list.slice(part * AT_ONCE, (part + 1) * AT_ONCE),
+  );
+
 const LOOK_AGAIN_MS = 2000;
 const MAX_LOOKS = 10;
 
@@ -29,7 +40,6 @@ const MAX_LOOKS = 10;
 @Injectable({ providedIn: 'root' })
 export class OutsideService {
   private readonly api = inject(ApiService);
-  private readonly http = inject(HttpClient);
   private readonly books = inject(BookService);
   private readonly changed = new Subject<void>();
 
@@ -56,20 +66,31 @@ export class OutsideService {
     return this.at(waterId, true).pipe(tap(() => this.changed.next()));
   }
 
-  /** Takes in weather from the text of a CSV file. Fails with a sentence where it cannot be read. */
-  takeFile(waterId: string, text: string): Observable<void> {
-    return this.http
-      .post(`/api/books/${this.books.book}/waters/${waterId}/weather`, text, {
-        headers: { 'content-type': 'text/csv' },
-      })
-      .pipe(
-        map(() => undefined),
-        tap(() => this.changed.next()),
-        catchError((error: HttpErrorResponse) => {
-          const detail = (error.error as { detail?: string } | null)?.detail;
-          return throwError(() => new Error(detail ?? 'The server does not answer.'));
-        }),
-      );
+  /** Keeps days of weather that a file told. @returns those that stood in their places */
+  takeDays(waterId: string, source: string, days: readonly WeatherDay[]): Observable<WeatherDay[]> {
+    return concat(...parted(days).map((part) => this.putDays(waterId, source, part))).pipe(
+      reduce((all, replaced) => [...all, ...replaced], [] as WeatherDay[]),
+      tap(() => this.changed.next()),
+    );
+  }
+
+  /** Lets go of days of weather. Emits once, when all are gone. */
+  removeDays(waterId: string, dates: readonly string[]): Observable<unknown> {
+    const path = `${this.daysPath(waterId)}/remove`;
+    return concat(...parted(dates).map((body) => this.api.send({ method: 'POST', path, body }))).pipe(
+      last(),
+      tap(() => this.changed.next()),
+    );
+  }
+
+  private putDays(waterId: string, source: string, days: readonly WeatherDay[]): Observable<WeatherDay[]> {
+    return this.api
+      .send({ method: 'PUT', path: this.daysPath(waterId), body: { source: source.slice(0, 80), days } })
+      .pipe(map((body) => Replaced.parse(body).replaced));
+  }
+
+  private daysPath(waterId: string): string {
+    return `/books/${this.books.book}/waters/${waterId}/weather-days`;
   }
 
   /** Where the book's weather service is; no address where it has none. */

@@ -1,7 +1,7 @@
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import { dateOf, seasonYear, type OutsideState, type Reading, type Water } from '@inky-shoal/core';
+import { dateOf, seasonYear, type OutsideState, type Reading, type Water, type WeatherDay } from '@inky-shoal/core';
 import { firstValueFrom } from 'rxjs';
 import { estimatedAnew, isChangedSince, nextName, seasonDraft, sourceOf } from '../sheet/draft';
 import { readProfile, writeProfile } from '../waters/profile-text';
@@ -180,20 +180,43 @@ describe('temperatures down the line', () => {
 });
 
 describe('the outside', () => {
+  const DAY: WeatherDay = {
+    date: '2027-03-01',
+    kind: 'observed',
+    airTempC: 10,
+    dewPointC: 5,
+    windMps: 3,
+    windFromDeg: null,
+    cloudFraction: 0.5,
+    pressureHpa: null,
+    rainMm: 0,
+    solarWm2: null,
+  };
   let http: HttpTestingController;
   beforeEach(() => {
     TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
     http = TestBed.inject(HttpTestingController);
   });
-  it('is nothing known where our own server is away, and says why a file was not taken', async () => {
+  it('is nothing known where our own server is away, and says why days were not taken', async () => {
     const outside = TestBed.inject(OutsideService);
-    const refused = firstValueFrom(outside.takeFile(id(1), 'x'));
+    const refused = firstValueFrom(outside.takeDays(id(1), 'days.csv', [DAY]));
     http
-      .expectOne((request) => request.url.endsWith('/weather') && request.headers.get('content-type') === 'text/csv')
-      .flush({ detail: 'Line 1: expected titles' }, { status: 422, statusText: 'no' });
-    await expect(refused).rejects.toThrow('Line 1: expected titles');
+      .expectOne((request) => request.url.endsWith('/weather-days') && request.method === 'PUT')
+      .flush({ detail: 'the disk is full' }, { status: 422, statusText: 'no' });
+    await expect(refused).rejects.toThrow('the disk is full');
     const asked = firstValueFrom(outside.at(id(1)));
     http.expectOne((request) => request.url.endsWith('/outside')).flush(NOTHING_OUTSIDE);
     expect(await asked).toEqual(NOTHING_OUTSIDE);
+  });
+
+  it('keeps many days in pieces, and gives all that they replace', async () => {
+    const outside = TestBed.inject(OutsideService);
+    const replaced = firstValueFrom(outside.takeDays(id(1), 'days.csv', new Array<WeatherDay>(2001).fill(DAY)));
+    const piece = () => http.expectOne((request) => request.method === 'PUT');
+    const first = piece();
+    expect((first.request.body as { days: unknown[] }).days).toHaveLength(2000);
+    first.flush({ replaced: [DAY] });
+    piece().flush({ replaced: [DAY, DAY] });
+    expect(await replaced).toHaveLength(3);
   });
 });

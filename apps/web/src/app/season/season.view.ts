@@ -14,17 +14,15 @@ import { WatersService } from '../waters/waters.service';
 import { SelectComponent } from '../ui/select.component';
 import { CheckComponent } from '../ui/check.component';
 import { FoldComponent } from '../ui/fold.component';
-import { OpenFileComponent } from '../ui/open-file.component';
 import { TableComponent } from '../ui/table.component';
 import { OutsideService } from './outside.service';
 import { SeasonService, type WaterSeason } from './season.service';
 import { readDay, sayAhead, sayPhases, sayTempBand, sayWeather } from './season-words';
 import { YearChartComponent } from './year-chart.component';
+import { WeatherImportComponent } from './weather-import.component';
 
 /** The table of the year has a row for every so many days. */
 const TABLE_STEP_DAYS = 7;
-/** Files of weather are not taken larger than this. */
-const MAX_FILE_BYTES = 8e6;
 
 /** The season: what phase where, what is coming when, and the year as one picture from which a day can be planned. */
 @Component({
@@ -34,10 +32,10 @@ const MAX_FILE_BYTES = 8e6;
     ButtonDirective,
     CheckComponent,
     FoldComponent,
-    OpenFileComponent,
     RouterLink,
     SelectComponent,
     TableComponent,
+    WeatherImportComponent,
     YearChartComponent,
   ],
   templateUrl: './season.view.html',
@@ -49,6 +47,8 @@ export class SeasonView {
   private readonly days = inject(DayService);
   private readonly notices = inject(NoticeService);
   private readonly router = inject(Router);
+  /** Weather is being brought in from a file. */
+  protected readonly bringing = signal(false);
   private readonly settings = inject(SettingsService);
 
   constructor() {
@@ -191,18 +191,16 @@ export class SeasonView {
     this.outside.ask(season.water.id).subscribe({ complete: () => this.asking.set(false) });
   }
 
-  protected takeFile(file: File): void {
-    const season = this.season();
-    if (!season) return;
-    if (file.size > MAX_FILE_BYTES) {
-      this.notices.say(`${file.name} is too large: expected at most ${MAX_FILE_BYTES / 1e6} MB.`);
-      return;
-    }
-    void file.text().then((text) =>
-      this.outside.takeFile(season.water.id, text).subscribe({
-        next: () => this.notices.say(`Weather taken from ${file.name}.`),
-        error: (error: Error) => this.notices.say(`${file.name} was not taken. ${error.message}`),
-      }),
-    );
+  /** Lets go of all weather that is kept of this water. */
+  protected removeWeather({ water, outside: { weather, weatherDays } }: WaterSeason): void {
+    const { id, name } = water;
+    const dates = weatherDays.map(({ date }) => date);
+    this.outside.removeDays(id, dates).subscribe({
+      next: () =>
+        this.notices.say(`The weather of ${name} is removed: ${weatherDays.length} days.`, () =>
+          this.outside.takeDays(id, weather.source ?? 'a file', weatherDays).subscribe(),
+        ),
+      error: (error: Error) => this.notices.say(`Not removed. ${error.message}`),
+    });
   }
 }

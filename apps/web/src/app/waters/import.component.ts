@@ -17,7 +17,9 @@ import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { localInput } from '../ui/local-time';
 import { SelectComponent } from '../ui/select.component';
-import { CheckComponent } from '../ui/check.component';
+import { DATE_ORDER_NAMES } from '../ui/date-orders';
+import { ColumnsComponent, columnsOf } from '../ui/columns.component';
+import { UnreadLinesComponent } from '../ui/unread-lines.component';
 import { OpenFileComponent } from '../ui/open-file.component';
 import { TableComponent } from '../ui/table.component';
 import { FieldComponent } from '../ui/field.component';
@@ -28,18 +30,16 @@ import { WatersService } from './waters.service';
 const MAX_FILE_BYTES = 8e6;
 const PREVIEWED = 6;
 const NOT_READ = 'The readings could not be read, and the fault is ours. Try it again.';
-const PROBLEMS_SHOWN = 8;
 
 const ROLE_NAMES: Readonly<Record<ColumnRole, string>> = {
   date: 'day (and time)',
   time: 'time',
   temp: 'water temperature',
-  visibility: 'seen to',
+  visibility: 'clarity',
   depth: 'depth',
   zone: 'zone',
   ignore: 'nothing of use',
 };
-const ORDER_NAMES = { ymd: 'year, month, day', mdy: 'month, day, year', dmy: 'day, month, year' } as const;
 
 /** Several readings at once, pasted or from a CSV file: how it is read is shown before anything goes in. */
 @Component({
@@ -47,12 +47,13 @@ const ORDER_NAMES = { ymd: 'year, month, day', mdy: 'month, day, year', dmy: 'da
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     ButtonDirective,
-    CheckComponent,
+    ColumnsComponent,
     FieldComponent,
     OpenFileComponent,
     SelectComponent,
     TableComponent,
     Textarea,
+    UnreadLinesComponent,
   ],
   templateUrl: './import.component.html',
   styleUrl: './import.component.css',
@@ -87,20 +88,17 @@ export class ImportComponent {
     { id: 'm', name: 'm' },
     { id: 'ft', name: 'ft' },
   ];
-  protected readonly orders = DATE_ORDERS.map((id) => ({ id, name: ORDER_NAMES[id] }));
+  protected readonly orders = DATE_ORDERS.map((id) => ({ id, name: DATE_ORDER_NAMES[id] }));
 
   protected readonly fresh = computed(() => this.read()?.result.readings.filter(({ twice }) => !twice) ?? []);
   protected readonly twice = computed(() => (this.read()?.result.readings.length ?? 0) - this.fresh().length);
   protected readonly bad = computed(() => this.read()?.result.problems ?? []);
-  protected readonly shownBad = computed(() => this.bad().slice(0, PROBLEMS_SHOWN));
   protected readonly preview = computed(() => this.fresh().slice(0, PREVIEWED));
   /** Rows as they came, to choose columns by. */
   protected readonly sample = computed(() => this.read()?.table.lines.slice(0, 3) ?? []);
   protected readonly columns = computed(() => {
     const read = this.read();
-    return (
-      read?.mapping.roles.map((role, at) => ({ role, title: read.table.header?.[at] ?? `Column ${at + 1}` })) ?? []
-    );
+    return read ? columnsOf(read.table.header, read.mapping.roles) : [];
   });
   protected readonly ready = computed(() => this.fresh().length > 0 && (!this.bad().length || this.agreed()));
 
@@ -156,15 +154,6 @@ export class ImportComponent {
   protected map(change: Partial<ReadingMapping>): void {
     const mapping = this.read()?.mapping;
     if (mapping) this.read$.next({ ...mapping, ...change });
-  }
-
-  protected setRole(column: number, role: string): void {
-    const roles = this.read()?.mapping.roles.map((own, at) => {
-      if (at === column) return role as ColumnRole;
-      // A role is held by one column only.
-      return own === role ? 'ignore' : own;
-    });
-    if (roles) this.map({ roles });
   }
 
   protected setZone(zoneId: string): void {
