@@ -177,14 +177,14 @@ describe('waters', () => {
     const first = () => textOf(page.locator('tbody tr').first());
     const before = await first();
     await page.getByLabel('Water, °F').fill('212');
-    await page.getByLabel('Seen to, ft').fill('-1');
+    await page.getByLabel('Clarity, ft').fill('-1');
     await page.getByRole('button', { name: 'Add', exact: true }).click();
     await says(page.locator('#reading-temp-problem'), 'Expected 28 to 104 °F, got 212 °F.');
     await says(page.locator('#reading-seen-problem'), 'got -1 ft');
     expect(await first()).toBe(before);
 
     await page.getByLabel('Water, °F').fill('54');
-    await page.getByLabel('Seen to, ft').fill('5');
+    await page.getByLabel('Clarity, ft').fill('5');
     await page.getByRole('button', { name: 'Add', exact: true }).click();
     await says(page.locator('tbody tr').first(), '54 °F');
     await says(page.locator('section > p').first(), '54 °F at the last reading');

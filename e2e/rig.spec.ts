@@ -103,7 +103,7 @@ describe('boxes', () => {
   it('enter a piece in a few strokes, refuse what cannot be, and ask before the same is kept twice', async () => {
     const page = await boxes();
     const enter = async () => {
-      await page.getByRole('button', { name: 'Enter a piece' }).click();
+      await page.getByRole('button', { name: 'Add tackle' }).click();
       await choose(page.getByLabel('Category'), 'Deep-diving crankbait');
       await page.getByLabel('Name', { exact: true }).fill('Blue-back diver');
     };
@@ -135,8 +135,8 @@ describe('boxes', () => {
     await page.getByRole('button', { name: /Jerkbait, olive and gold/ }).click();
     await page.getByRole('button', { name: 'Duplicate' }).click();
     await page.getByText('is made; change what differs').waitFor();
-    await page.getByRole('button', { name: 'Take out' }).click();
-    await page.getByText('is taken out.').waitFor();
+    await page.getByRole('button', { name: 'Remove', exact: true }).click();
+    await page.getByText('is removed.').waitFor();
     expect(await named('Jerkbait, olive and gold, another')).toBeUndefined();
     await page.getByRole('button', { name: 'Undo' }).click();
     await until('it is back', async () => (await named('Jerkbait, olive and gold, another')) !== undefined);
@@ -186,11 +186,11 @@ describe('boxes', () => {
       );
     await page.getByText('Not known here: price.').waitFor();
     await page.getByText('Line 3, category: expected a category').waitFor();
-    const take = page.getByRole('button', { name: /Take in 1 piece/ });
+    const take = page.getByRole('button', { name: /Add 1 piece/ });
     expect(await take.isDisabled()).toBe(true);
     await page.getByLabel('Leave that out and take the rest').check();
     await take.click();
-    await page.getByText('1 taken in.').waitFor();
+    await page.getByText('1 added.').waitFor();
     expect(await owned()).toHaveLength(before.length + 1);
     await page.getByRole('button', { name: 'Undo' }).click();
     await until('it is out again', async () => (await owned()).length === before.length);
@@ -225,14 +225,14 @@ describe('boxes', () => {
     await page
       .locator('input[type=file]')
       .setInputFiles({ name: 'heap.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
-    await page.getByRole('button', { name: 'Take in 5000 pieces' }).click();
-    await page.getByText('5000 taken in.').waitFor();
+    await page.getByRole('button', { name: 'Add 5000 pieces' }).click();
+    await page.getByText('5000 added.').waitFor();
     await page.getByLabel('Search').fill('popper 4321');
     await says(page.locator('.view'), /1 piece of 50\d\d/);
     await page.getByLabel('Search').fill('');
     await says(page.locator('.view'), /50\d\d pieces/);
     expect(await page.locator('.piece').count()).toBeLessThan(60);
-    await page.getByText('5000 taken in.').locator('..').getByRole('button', { name: 'Undo' }).click();
+    await page.getByText('5000 added.').locator('..').getByRole('button', { name: 'Undo' }).click();
     await until('they are out again', async () => (await owned()).length < 200);
   });
 
@@ -259,7 +259,7 @@ it('keeps what is entered while the server is away', async () => {
   const page = await boxes();
   await page.waitForTimeout(6000);
   await stage.restart(async () => {
-    await page.getByRole('button', { name: 'Enter a piece' }).click();
+    await page.getByRole('button', { name: 'Add tackle' }).click();
     await page.getByLabel('Name', { exact: true }).fill('Entered offline');
     await page.getByRole('button', { name: 'Keep', exact: true }).click();
     await page.getByText('is kept here until the server is back').waitFor();

@@ -143,7 +143,7 @@ describe('a record that comes in rows', () => {
       .first()
       .click();
     await page.getByLabel(/I doubt it/).check();
-    await page.getByText('Down the line').last().click();
+    await page.getByText('Temperatures by depth').last().click();
     await page.locator('#change-profile').fill('0 55\n12 55\n16');
     await page.getByRole('button', { name: 'Keep the change' }).click();
     await says(page.locator('#change-profile-problem'), 'Line 3: expected a depth and a temperature');

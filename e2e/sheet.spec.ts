@@ -92,7 +92,7 @@ describe('the sheet', () => {
   it('refuses a visibility of -1 and hours that end before they begin', async () => {
     const page = await stage.page('/sheet');
     await page.locator('.note').waitFor();
-    await page.getByRole('button', { name: /^Visibility today:/ }).click();
+    await page.getByRole('button', { name: /^Clarity today:/ }).click();
     await page.getByRole('spinbutton').fill('-1');
     await says(page.locator('.p-popover .problem:not(:empty)'), 'Expected 0 to 98 ft, got -1 ft');
     await page.getByRole('spinbutton').fill('5');

@@ -50,13 +50,14 @@ describe('what the planner answers goes over the border whole', () => {
 });
 
 describe('tackle beside the page', () => {
+  const US = { units: 'us' } as const;
   it('is read with how far it has come, and a text that is no table is a sentence', () => {
     const shares: number[] = [];
-    const read = rigApi.readTackle('kind,name,material,test_lb\nline,One,braid,20\n', [], (share) =>
+    const read = rigApi.readTackle('kind,name,material,test_lb\nline,One,braid,20\n', [], US, (share) =>
       shares.push(share),
     );
     expect(typeof read === 'string' ? read : over(read).items.map(({ name }) => name)).toEqual(['One']);
-    expect(rigApi.readTackle('', [], () => undefined)).toMatch(/^[A-Z].*\.?$/);
+    expect(rigApi.readTackle('', [], US, () => undefined)).toMatch(/^[A-Z].*\.?$/);
   });
 
   it('reckons, and says in a problem what it cannot', () => {

@@ -35,5 +35,12 @@ const HYPHENATED: Readonly<Record<string, string>> = {
 /** An id in words: `secondary-point` is "secondary point". */
 export const nameOf = (id: string): string => HYPHENATED[id] ?? id.replaceAll('-', ' ');
 
+/** What has no plural of its own. */
+const UNCOUNTED: ReadonlySet<string> = new Set(['riprap', 'open-water', 'inflow']);
+
+/** An id in words, several of it: `secondary points`, `passes`, `ditches`. */
+export const pluralOf = (id: string): string =>
+  UNCOUNTED.has(id) ? nameOf(id) : `${nameOf(id)}${/(?:s|sh|ch|x)$/.test(id) ? 'es' : 's'}`;
+
 /** The first letter of a sentence as a capital. */
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

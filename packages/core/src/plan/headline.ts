@@ -1,4 +1,4 @@
-import { capital, nameOf } from '../contract/names.js';
+import { capital, nameOf, pluralOf } from '../contract/names.js';
 import type { Plan } from '../contract/plan.js';
 import { sayRange, type UnitSystem } from '../units/units.js';
 
@@ -37,5 +37,5 @@ export function headline(plan: Plan, tempTrendCPerDay: number, units: UnitSystem
   const [up, down] = [start / Math.min(...depths), Math.max(...depths) / start];
   const way =
     up > MOVES && up >= down ? ', moving up with the sun' : down > MOVES ? ', deeper as the light comes up' : '';
-  return `${season} ${capital(nameOf(place.structure))}s, ${sayRange('depth', place.depthM, units)}${way}.`;
+  return `${season} ${capital(pluralOf(place.structure))}, ${sayRange('depth', place.depthM, units)}${way}.`;
 }

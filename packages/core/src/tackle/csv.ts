@@ -2,68 +2,9 @@ import Papa from 'papaparse';
 import { parse } from '../contract/problems.js';
 import { guarded, unguarded } from '../formats/formula.js';
 import { readTable, TableProblem, type TableLine } from '../formats/table.js';
+import type { UnitSystem } from '../units/units.js';
+import { columnNamed, COLUMNS, guessColumn, readCell, TACKLE_COLUMNS, type Codec, type Column } from './columns.js';
 import { TackleDraft, type TackleItem } from './item.js';
-
-/** What is in a cell of a field. */
-type Codec = 'text' | 'figure' | 'list' | 'hooks';
-
-/** Every column, in the order in which they are written. Quantities are in the unit that the name ends with. */
-const COLUMNS: readonly (readonly [column: string, field: string, codec: Codec])[] = [
-  ['id', 'id', 'text'],
-  ['kind', 'kind', 'text'],
-  ['name', 'name', 'text'],
-  ['count', 'count', 'figure'],
-  ['box', 'box', 'text'],
-  ['slot', 'slot', 'text'],
-  ['category', 'category', 'text'],
-  ['length_mm', 'lengthMm', 'figure'],
-  ['width_mm', 'widthMm', 'figure'],
-  ['weight_g', 'weightG', 'figure'],
-  ['stated_depth_m', 'statedDepthM', 'figure'],
-  ['stated_material', 'statedMaterial', 'text'],
-  ['stated_test_lb', 'statedTestLb', 'figure'],
-  ['stated_cast_m', 'statedCastM', 'figure'],
-  ['buoyancy', 'buoyancy', 'text'],
-  ['colours', 'families', 'list'],
-  ['tone', 'tone', 'text'],
-  ['sound', 'sound', 'text'],
-  ['hooks', 'hooks', 'hooks'],
-  ['blade_shapes', 'bladeShapes', 'list'],
-  ['blade_shape', 'bladeShape', 'text'],
-  ['blade_finish', 'bladeFinish', 'text'],
-  ['hook_style', 'hookStyle', 'text'],
-  ['hook_size', 'hookSize', 'text'],
-  ['shape', 'shape', 'text'],
-  ['metal', 'metal', 'text'],
-  ['trailer_action', 'trailerAction', 'text'],
-  ['bulk', 'bulk', 'text'],
-  ['handle', 'handle', 'text'],
-  ['power', 'power', 'text'],
-  ['rod_action', 'rodAction', 'text'],
-  ['rod_length_m', 'rodLengthM', 'figure'],
-  ['casts_from_g', 'castsFromG', 'figure'],
-  ['casts_to_g', 'castsToG', 'figure'],
-  ['reel_id', 'reelId', 'text'],
-  ['ratio', 'ratio', 'figure'],
-  ['spool_mm', 'spoolMm', 'figure'],
-  ['line_id', 'lineId', 'text'],
-  ['leader_id', 'leaderId', 'text'],
-  ['material', 'material', 'text'],
-  ['test_lb', 'testLb', 'figure'],
-  ['diameter_mm', 'diameterMm', 'figure'],
-  ['length_m', 'lengthM', 'figure'],
-  ['since', 'since', 'text'],
-  ['days_used', 'daysUsed', 'figure'],
-  ['runs', 'runs', 'text'],
-  ['hook_state', 'hookState', 'text'],
-  ['ring_state', 'ringState', 'text'],
-  ['checked_on', 'checkedOn', 'text'],
-  ['photo_id', 'photoId', 'text'],
-  ['notes', 'notes', 'text'],
-];
-
-/** Names of all columns. */
-export const TACKLE_COLUMNS: readonly string[] = COLUMNS.map(([column]) => column);
 
 type Loose = Readonly<Record<string, unknown>>;
 
@@ -78,7 +19,7 @@ function encoded(value: unknown, codec: Codec): string {
 /** Tackle as a CSV file, all columns, quoted where needed: read again it is the same. */
 export function tackleToCsv(items: readonly TackleItem[]): string {
   const rows = items.map((item) =>
-    COLUMNS.map(([, field, codec]) => guarded(encoded((item as unknown as Loose)[field], codec))),
+    COLUMNS.map(({ field, codec }) => guarded(encoded((item as unknown as Loose)[field], codec))),
   );
   // An emptied list of hooks or blades is told from none by what the schema makes of an empty cell: both are none.
   return `${Papa.unparse([[...TACKLE_COLUMNS], ...rows], { newline: '\r\n' })}\r\n`;
@@ -109,32 +50,13 @@ export interface TackleImport {
   readonly problems: readonly CsvProblem[];
   /** Columns that are not known here; what they hold is not taken in. */
   readonly unknownColumns: readonly string[];
+  /** Titles of the columns with what each is taken for, by its name here; null for nothing. */
+  readonly columns: readonly { readonly title: string; readonly role: string | null }[];
+  /** The first rows as they came. */
+  readonly sample: readonly (readonly string[])[];
 }
 
-const HOOK = /^([\d/]+)@([\d.e-]+)$/;
-const FIGURE = /^[-+]?(\d+([.,]\d*)?|[.,]\d+)(e[-+]?\d+)?$/i;
-
-function read(cell: string, codec: Codec): unknown {
-  if (codec === 'figure') return FIGURE.test(cell) ? Number(cell.replace(',', '.')) : cell;
-  if (codec === 'list') return cell.split(/[\s|;]+/).filter(Boolean);
-  if (codec === 'hooks') {
-    return cell
-      .split(/[\s|;]+/)
-      .filter(Boolean)
-      .map((part) => {
-        const [, size, at] = HOOK.exec(part) ?? [];
-        return size === undefined ? part : { size, at: Number(at) };
-      });
-  }
-  return cell;
-}
-
-const tidy = (header: string): string =>
-  header
-    .trim()
-    .toLowerCase()
-    .replace(/[\s-]+/g, '_');
-const columnOfField = new Map(COLUMNS.map(([column, field]) => [field, column]));
+const columnOfField = new Map(COLUMNS.map(({ name, field }) => [field, name]));
 
 /** What makes a piece the same as another: all it says but its id, its number and where it lies. */
 export function likenessKey(item: TackleItem): string {
@@ -159,11 +81,11 @@ interface Row {
   readonly loose: Record<string, unknown>;
 }
 
-function rowOf({ line, cells }: TableLine, columns: readonly (readonly [string, string, Codec] | undefined)[]): Row {
+function rowOf({ line, cells }: TableLine, columns: readonly (Column | undefined)[]): Row {
   const loose: Record<string, unknown> = {};
   for (const [at, column] of columns.entries()) {
     const cell = unguarded(cells[at] ?? '');
-    if (column && cell !== '') loose[column[1]] = read(cell, column[2]);
+    if (column && cell !== '') loose[column.field] = readCell(cell, column);
   }
   if (loose['kind'] === 'lure' || loose['kind'] === 'trailer') loose['families'] ??= [];
   return { line, loose };
@@ -199,7 +121,14 @@ export interface TackleImportOptions {
   readonly newId: () => string;
   /** Told from time to time how far it has come, 0 to 1. */
   readonly onProgress?: (share: number) => void;
+  /** What the columns hold, by the names of columns here, null for nothing; else it is guessed from their titles. */
+  readonly roles?: readonly (string | null)[];
+  /** In which figures are whose column names no unit. */
+  readonly units?: UnitSystem;
 }
+
+/** Rows that are shown as they came. */
+const SAMPLE_ROWS = 3;
 
 /**
  * Reads tackle from CSV text. Rows that cannot be read are told with line and column, columns that are not known by
@@ -210,16 +139,35 @@ export interface TackleImportOptions {
  * const read = readTackleCsv(text, { owned: [], newId: () => '01950000-0000-7000-8000-000000000001' });
  * read.items[0].testLb // => 20
  */
-export function readTackleCsv(text: string, { owned, newId, onProgress }: TackleImportOptions): TackleImport {
+export function readTackleCsv(text: string, options: TackleImportOptions): TackleImport {
+  const { owned, newId, onProgress, roles, units = 'metric' } = options;
   const table = readTable(text);
   const head = table.header ?? table.lines[0]?.cells ?? [];
-  const columns = head.map((header) => COLUMNS.find(([column]) => column === tidy(header)));
-  if (!columns.some((column) => column?.[0] === 'kind') || !columns.some((column) => column?.[0] === 'name')) {
+  const taken = new Set<string>();
+  const guessed = head.map((title) => {
+    const role = guessColumn(title, units);
+    if (!role || taken.has(role)) return null;
+    taken.add(role);
+    return role;
+  });
+  const names = roles ?? guessed;
+  const columns = names.map((name) => (name === null ? undefined : columnNamed(name)));
+  if (!roles && !names.includes('kind') && !names.includes('name')) {
     throw new TableProblem(
       'This is no table of tackle: expected a first line with the columns kind and name, as in a file written here.',
     );
   }
   const lines = table.header ? table.lines : table.lines.slice(1);
+  const missing = ['kind', 'name'].filter((name) => !names.includes(name));
+  const told = {
+    unknownColumns: head.filter((title, at) => title.trim() !== '' && !columns[at] && !(roles && guessed[at])),
+    columns: head.map((title, at) => ({ title, role: names[at] ?? null })),
+    sample: lines.slice(0, SAMPLE_ROWS).map(({ cells }) => cells),
+  };
+  if (missing.length) {
+    const message = `say which column holds the ${missing.join(' and the ')}`;
+    return { items: [], changed: [], twice: [], problems: [{ line: 1, column: missing.join(', '), message }], ...told };
+  }
   const items: TackleItem[] = [];
   const changed: TackleItem[] = [];
   const twice: Twice[] = [];
@@ -263,11 +211,5 @@ export function readTackleCsv(text: string, { owned, newId, onProgress }: Tackle
     if (!seenLikeness.has(likeness)) seenLikeness.set(likeness, line);
   }
   onProgress?.(1);
-  return {
-    items,
-    changed,
-    twice,
-    problems,
-    unknownColumns: head.filter((header, at) => header.trim() !== '' && !columns[at]),
-  };
+  return { items, changed, twice, problems, ...told };
 }

@@ -4,7 +4,8 @@ import { parse } from '../contract/problems.js';
 import { TableProblem } from '../formats/table.js';
 import { HOOK_SIZES } from '../mechanics/hooks.js';
 import { combo, idOf, lure, manyLures } from '../testing/tackle.js';
-import { readTackleCsv, TACKLE_COLUMNS, tackleToCsv } from './csv.js';
+import { TACKLE_COLUMNS } from './columns.js';
+import { readTackleCsv, tackleToCsv } from './csv.js';
 import { TACKLE_KINDS, TackleDraft, type TackleItem } from './item.js';
 import { lurePreset, presetOf } from './presets.js';
 import { searchTackle, tackleIndex } from './search.js';
@@ -106,6 +107,55 @@ describe('CSV', () => {
       count: 1,
     });
   });
+  it('reads a list as anglers keep it: names of their own, fractions, units in the head or in the cell', () => {
+    const text = [
+      'Type,Item,Lure,Size (in),Weight,Colours,Box,Price',
+      'Lures,Brown jig,Football jig,3,3/4,brown; green pumpkin,Jigs,4',
+      'lure,Flat one,flat-sided crankbait,2 1/2,10 g,shad,,7',
+    ].join('\n');
+    const { items, problems, columns, unknownColumns, sample } = readTackleCsv(text, { ...options(), units: 'us' });
+    expect(columns.map(({ role }) => role)).toEqual([
+      'kind',
+      'name',
+      'category',
+      'length_in',
+      'weight_oz',
+      'colours',
+      'box',
+      null,
+    ]);
+    expect(unknownColumns).toEqual(['Price']);
+    expect(sample[1]?.[0]).toBe('lure');
+    expect(problems.map(({ column, message }) => `${column}: ${message}`)).toEqual([
+      expect.stringContaining('colours: expected colours'),
+      expect.stringContaining('colours: expected colours'),
+    ]);
+    expect(items).toEqual([]);
+    const good = readTackleCsv(text.replace('brown; green pumpkin', 'brown').replace('shad', 'white'), {
+      ...options(),
+      units: 'us',
+    });
+    expect(good.items.map(({ name, ...rest }) => [name, (rest as { category?: string }).category])).toEqual([
+      ['Brown jig', 'football-jig'],
+      ['Flat one', 'flat-sided-crankbait'],
+    ]);
+    expect(good.items[0]).toMatchObject({ lengthMm: 76.2, box: 'Jigs', families: ['brown'] });
+    expect((good.items[0] as { weightG: number }).weightG).toBeCloseTo(21.26, 2);
+    expect(good.items[1]).toMatchObject({ lengthMm: 63.5, weightG: 10 });
+  });
+
+  it('takes columns for what it is told, and says which are missing', () => {
+    const text = 'a,b,c\nweight,Bullet,10\nweight,Egg,20';
+    const told = { ...options(), roles: ['kind', null, 'weight_g'] };
+    expect(readTackleCsv(text, told)).toMatchObject({
+      items: [],
+      problems: [{ line: 1, column: 'name', message: 'say which column holds the name' }],
+    });
+    const read = readTackleCsv(text, { ...told, roles: ['kind', 'name', 'weight_g'] });
+    expect(read.problems.map(({ column }) => column)).toEqual(['shape', 'metal', 'shape', 'metal']);
+    expect(read.unknownColumns).toEqual([]);
+  });
+
   it('names unknown columns, and the line and column of what cannot be read', () => {
     const { items, problems, unknownColumns } = read(
       [

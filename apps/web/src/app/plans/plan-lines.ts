@@ -1,4 +1,4 @@
-import { headline, nameOf, say, type Conditions, type Plan, type UnitSystem } from '@inky-shoal/core';
+import { headline, nameOf, say, sayRange, type Conditions, type Plan, type UnitSystem } from '@inky-shoal/core';
 import {
   capital,
   FRONT_WORDS,
@@ -6,6 +6,7 @@ import {
   PARTS_OF_DAY,
   sayDepths,
   sayHours,
+  sayList,
   sayTrend,
   sayWind,
   windowName,
@@ -48,7 +49,7 @@ function toLines({ conditions, plan, engineVersion }: PlanToCompare, units: Unit
       'Water',
       `${say('temp', conditions.surfaceTempC, units)}${trend === undefined ? '' : `, ${sayTrend(trend, units)}`}`,
     ],
-    ['Seen to', seen === undefined ? '' : say('depth', seen, units)],
+    ['Clarity', seen === undefined ? '' : say('depth', seen, units)],
     ['Sky', nameOf(known('sky', conditions.sky) ?? '')],
     ['Wind', wind === undefined ? '' : sayWind(wind, conditions.windFromDeg, units)],
     ['Front', FRONT_WORDS[known('front', conditions.front) ?? 'stable']],
@@ -60,9 +61,11 @@ function toLines({ conditions, plan, engineVersion }: PlanToCompare, units: Unit
     if (!first) continue;
     const waits = first.retrieve.pauseS ? `, wait ${first.retrieve.pauseS.join(' to ')} s` : '';
     const depth = sayDepths(first.runDepthM, units);
+    const size = sayRange('length', first.size.lengthMm, units);
+    const colour = `${first.colour.tone}: ${sayList(first.colour.families)}`;
     windows.set(
       windowName(window, plan.windows),
-      `${sayHours(window.from, window.to)}: ${nameOf(first.category)}, ${depth}${waits}${second ? `; then ${nameOf(second.category)}` : ''}`,
+      `${sayHours(window.from, window.to)}: ${nameOf(first.category)}, ${depth}${waits}, ${size}, ${colour}${second ? `; then ${nameOf(second.category)}` : ''}`,
     );
   }
   const grave = plan.cautions.filter(({ severity }) => severity !== 'advice').map(({ id }) => nameOf(id));

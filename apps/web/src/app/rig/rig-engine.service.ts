@@ -6,6 +6,7 @@ import type { TackleImport, TackleItem } from '@inky-shoal/core/tackle';
 import { proxy } from 'comlink';
 import { finalize, map, merge, type Observable, Subject } from 'rxjs';
 import { RIG_WORKER } from './rig-worker';
+import type { TackleReading } from './rig-api';
 
 /** How far the reading of a file has come, or what it holds, or why it cannot be read. */
 export type TackleRead = { readonly share: number } | { readonly read: TackleImport | string };
@@ -23,12 +24,13 @@ export class RigEngineService {
     return this.worker.ask((rigs) => rigs.calc(name, value));
   }
 
-  read(text: string, owned: readonly TackleItem[]): Observable<TackleRead> {
+  read(text: string, owned: readonly TackleItem[], how: TackleReading): Observable<TackleRead> {
     const progress = new Subject<number>();
     const read = this.worker.ask((rigs) =>
       rigs.readTackle(
         text,
         owned,
+        how,
         proxy((share: number) => progress.next(share)),
       ),
     );

@@ -300,7 +300,7 @@ describe('tackle from a file', () => {
     );
     element(fixture).querySelector<HTMLInputElement>('[type=checkbox]')!.click();
     await fixture.whenStable();
-    await press(fixture, 'Take in 1 piece');
+    await press(fixture, 'Add 1 piece');
     const { request } = http.expectOne(({ method }) => method === 'PUT');
     expect(request.body).toMatchObject([{ item: { name: 'A', category: 'popper' } }]);
   });

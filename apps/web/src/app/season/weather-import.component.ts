@@ -112,7 +112,7 @@ export class WeatherImportComponent {
     if (!days.length) return '';
     const airs = days.map(({ airTempC }) => airTempC);
     const air = sayRange('temp', [Math.min(...airs), Math.max(...airs)], this.units());
-    return `${days.length} ${days.length === 1 ? 'day' : 'days'}, ${days[0]?.date} to ${days.at(-1)?.date}, air ${air} in the mean of a day.`;
+    return `${days.length} ${days.length === 1 ? 'day' : 'days'}, ${days[0]?.date} to ${days.at(-1)?.date}, daily mean ${air}.`;
   });
   protected readonly ready = computed(
     () => this.days().length > 0 && (!this.read()?.result.problems.length || this.agreed()),

@@ -105,7 +105,7 @@ describe('the sentence', () => {
     const said = text(await sentence());
     expect(said).toContain('Saturday March 13, 2027');
     expect(said).toContain('Water 50 °F, up 0.5 °F a day.');
-    expect(said).toContain('Seen to 6 ft');
+    expect(said).toContain('Clarity 6 ft');
     expect(said).toContain('Sky partly cloudy');
     expect(said).toContain('Places ditch, flat.');
     expect(said).toContain('Bait not seen');

@@ -44,6 +44,9 @@ export function addFormTheme(): void {
             text-decoration-color: ${edge};
             text-underline-offset: 0.2em;
           }
+          .p-accordioncontent {
+            grid-template-columns: minmax(0, 1fr);
+          }
         `,
       },
       checkbox: {

@@ -12,7 +12,7 @@ import { sayMinute } from './spot-words';
       @for (stop of run().stops; track $index) {
         <li>
           <strong>{{ time(stop.fromMin) }} to {{ time(stop.toMin) }}</strong> {{ stop.name }}, {{ depth(stop.depthM) }}
-          <span class="quiet">{{ way(stop.legM) }} on</span>
+          <span class="quiet">{{ way(stop.legM) }} to it</span>
         </li>
       }
     </ol>

@@ -82,7 +82,7 @@ export class ReadingsListComponent {
       this.zoneName(reading),
       this.temp(reading),
       this.seen(reading),
-      reading.suspect ? 'doubted' : '',
+      reading.suspect ? 'doubtful' : '',
     ].join(' ');
   }
 

@@ -140,7 +140,7 @@ describe('a reading that is changed', () => {
       reading: READING,
     });
     expect(it.find<HTMLInputElement>('#change-temp').value).toBe('47');
-    await unfold(it.fixture, 'Down the line');
+    await unfold(it.fixture, 'Temperatures by depth');
     expect(it.find<HTMLTextAreaElement>('#change-profile').value).toBe('0 47.1\n20 44.7');
     it.find<HTMLInputElement>('inky-check input').click();
     await it.press('Keep the change');

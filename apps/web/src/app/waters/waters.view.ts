@@ -67,8 +67,9 @@ export class WatersView {
     const zones = this.chosen()?.zones ?? [];
     if (!latest) return 'No reading yet. Its season is that of the latitude until you add the first.';
     if (zones.length > 1) {
+      const count = `${this.record().length} ${this.record().length === 1 ? 'reading' : 'readings'}`;
       const zone = zones.find(({ id }) => id === latest.zoneId)?.name;
-      return `${say('temp', latest.surfaceTempC, this.units())} at the last reading${zone ? `, in ${zone}` : ''}; ${this.record().length} readings in ${zones.length} zones.`;
+      return `${say('temp', latest.surfaceTempC, this.units())} at the last reading${zone ? `, in ${zone}` : ''}; ${count} in ${zones.length} zones.`;
     }
     const trend = trendCPerDay(this.record(), Date.parse(latest.at));
     const way =

@@ -99,7 +99,7 @@ export class ZonesComponent {
       const { neighbours } = row.getRawValue();
       row.patchValue({ neighbours: neighbours.filter((each) => each !== id) });
     }
-    this.notices.say(`${name || 'The zone'} taken out; nothing is kept until you keep it.`, () =>
+    this.notices.say(`${name || 'The zone'} removed; nothing is kept until you keep it.`, () =>
       this.rows.insert(index, before),
     );
   }

@@ -114,8 +114,8 @@ export class BoxesView {
   protected remove(item: TackleItem): void {
     this.doing.set('list');
     this.service.remove([item.id]).subscribe({
-      next: () => this.notices.say(`${item.name} is taken out.`, () => this.service.put(item).subscribe()),
-      error: (error: Error) => this.notices.say(`Not taken out. ${error.message}`),
+      next: () => this.notices.say(`${item.name} is removed.`, () => this.service.put(item).subscribe()),
+      error: (error: Error) => this.notices.say(`Not removed. ${error.message}`),
     });
   }
 

@@ -1,6 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
-import type { TackleImport, TackleItem } from '@inky-shoal/core/tackle';
+import { TACKLE_ROLES, type TackleImport, type TackleItem } from '@inky-shoal/core/tackle';
 import { catchError, of, Subject, switchMap } from 'rxjs';
 import { ButtonDirective } from 'primeng/button';
 import { Textarea } from 'primeng/textarea';
@@ -10,21 +19,37 @@ import { RigEngineService, type TackleRead } from '../rig-engine.service';
 import { SettingsService } from '../../base/settings.service';
 import { TackleService } from '../tackle.service';
 import { sayItem } from '../rig-words';
+import { ColumnsComponent } from '../../ui/columns.component';
 import { CheckComponent } from '../../ui/check.component';
 import { OpenFileComponent } from '../../ui/open-file.component';
 import { TableComponent } from '../../ui/table.component';
 import { FieldComponent } from '../../ui/field.component';
+import { FoldComponent } from '../../ui/fold.component';
 
 /** Larger files are refused before they are read. */
 const MAX_FILE_BYTES = 8_000_000;
 const SHOWN = 8;
+const IGNORED = 'ignore';
+const UNIT = /_(mm|g|m|lb|in|oz|ft|kg|yd)$/;
+/** A column of tackle in words, with its unit: `stated_depth_ft` is "stated depth, ft". */
+const sayRole = (role: string): string => role.replace(UNIT, ', $1').replaceAll('_', ' ');
 const NOT_READ = 'The file could not be read, and the fault is ours. Try it again.';
 
 /** Tackle from a CSV file: what it holds is told before anything is taken in. */
 @Component({
   selector: 'inky-tackle-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective, CheckComponent, FieldComponent, OpenFileComponent, ProgressBar, TableComponent, Textarea],
+  imports: [
+    ButtonDirective,
+    CheckComponent,
+    ColumnsComponent,
+    FieldComponent,
+    FoldComponent,
+    OpenFileComponent,
+    ProgressBar,
+    TableComponent,
+    Textarea,
+  ],
   templateUrl: './tackle-import.component.html',
   styleUrl: './tackle-import.component.css',
 })
@@ -37,7 +62,8 @@ export class TackleImportComponent {
   readonly owned = input.required<readonly TackleItem[]>();
   readonly done = output();
 
-  private readonly texts = new Subject<string>();
+  private readonly text = signal('');
+  private readonly reads = new Subject<readonly (string | null)[] | undefined>();
   private readonly stopping = new Subject<void>();
   protected readonly found = signal<TackleImport | null>(null);
   protected readonly problem = signal<string | null>(null);
@@ -60,15 +86,30 @@ export class TackleImportComponent {
       : [];
     return [...found.items, ...found.changed, ...twice];
   });
+  /** Columns are looked at where some are not known, or where nothing can be read. */
+  protected readonly columnsOpen = linkedSignal(() => {
+    const found = this.found();
+    return !!found && (found.unknownColumns.length > 0 || found.items.length + found.twice.length === 0);
+  });
+  protected readonly columns = computed(
+    () => this.found()?.columns.map(({ title, role }) => ({ title, role: role ?? IGNORED })) ?? [],
+  );
+  protected readonly sample = computed(() => this.found()?.sample.map((cells) => ({ cells })) ?? []);
+  protected readonly roles = [
+    { id: IGNORED, name: 'nothing of use' },
+    ...TACKLE_ROLES.map((id) => ({ id, name: sayRole(id) })),
+  ];
   protected readonly bad = computed(() => this.found()?.problems.slice(0, SHOWN) ?? []);
   protected readonly preview = computed(() => this.toTake().slice(0, SHOWN));
   protected readonly canTake = computed(() => this.toTake().length > 0 && (!this.amiss() || this.agreed()));
 
   constructor() {
-    this.texts
+    this.reads
       .pipe(
-        switchMap((text) =>
-          this.engine.read(text, this.owned()).pipe(catchError(() => of<TackleRead>({ read: NOT_READ }))),
+        switchMap((roles) =>
+          this.engine
+            .read(this.text(), this.owned(), { roles, units: this.units() })
+            .pipe(catchError(() => of<TackleRead>({ read: NOT_READ }))),
         ),
         takeUntilDestroyed(),
       )
@@ -91,7 +132,12 @@ export class TackleImportComponent {
   protected read(text: string): void {
     this.found.set(null);
     this.problem.set(null);
-    if (text.trim()) this.texts.next(text);
+    this.text.set(text);
+    if (text.trim()) this.reads.next(undefined);
+  }
+
+  protected map(roles: readonly string[]): void {
+    this.reads.next(roles.map((role) => (role === IGNORED ? null : role)));
   }
 
   protected open(file: File): void {
@@ -136,8 +182,7 @@ export class TackleImportComponent {
         taken = total;
         this.share.set(total / items.length);
       },
-      complete: () =>
-        finish(taken < items.length ? `Stopped: ${taken} of ${items.length} are in.` : `${taken} taken in.`),
+      complete: () => finish(taken < items.length ? `Stopped: ${taken} of ${items.length} are in.` : `${taken} added.`),
       error: (error: Error) => finish(`${taken} of ${items.length} are in. ${error.message}`),
     });
   }

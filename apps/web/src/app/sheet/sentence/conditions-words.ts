@@ -65,8 +65,8 @@ export const CONDITION_WORDS: readonly ConditionWord[] = [
   },
   {
     field: 'visibilityM',
-    label: 'Visibility today',
-    before: 'Seen to',
+    label: 'Clarity today',
+    before: 'Clarity',
     control: 'quantity',
     measure: 'depth',
     step: 0.5,
@@ -74,7 +74,7 @@ export const CONDITION_WORDS: readonly ConditionWord[] = [
   },
   {
     field: 'normalVisibilityM',
-    label: 'Visibility usual here',
+    label: 'Usual clarity here',
     before: 'usually',
     control: 'quantity',
     measure: 'depth',

@@ -44,7 +44,7 @@ const counted = (count: number, one: string): string => `${count} ${one}${count 
       <button pButton text type="button" (click)="found.set(null)">Never mind</button>
     }
     <p>
-      Take out as
+      Save as
       @for (format of formats; track format.id) {
         <button pButton text type="button" [disabled]="!features().length" (click)="save(format.id)">
           {{ format.name }}
