@@ -140,7 +140,9 @@ describe('no signal', () => {
       if (/\/plans\/[0-9a-f-]{36}$/.test(response.url())) read.plans++;
     });
     await page.locator('.note').waitFor();
-    await until('plans and tackle are read ahead', () => Promise.resolve(read.tackle && read.plans >= 2), 40_000);
+    const all = (await (await fetch(`${stage.server.address}/api/books/demo/plans`)).json()) as unknown[];
+    const isRead = () => Promise.resolve(read.tackle && read.plans >= all.length);
+    await until('plans and tackle are read ahead', isRead, 40_000);
     await page.context().setOffline(true);
     await page.goto(`${stage.server.address}/rig/boxes`);
     await page.locator('tbody tr').first().waitFor();

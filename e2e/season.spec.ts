@@ -142,14 +142,14 @@ describe('a record that comes in rows', () => {
       .getByRole('button', { name: /^Change the reading/ })
       .first()
       .click();
-    await page.getByLabel(/I doubt it/).check();
+    await page.getByLabel(/Doubtful/).check();
     await page.getByText('Temperatures by depth').last().click();
     await page.locator('#change-profile').fill('0 55\n12 55\n16');
     await page.getByRole('button', { name: 'Keep the change' }).click();
     await says(page.locator('#change-profile-problem'), 'Line 3: expected a depth and a temperature');
     await page.locator('#change-profile').fill('0 75\n12 74\n16 60\n30 55');
     await page.getByRole('button', { name: 'Keep the change' }).click();
-    await says(page.locator('tbody tr').first(), 'doubted, left out');
+    await says(page.locator('tbody tr').first(), 'doubtful, left out');
     await says(page.locator('tbody tr').first(), 'thermocline at 14 ft');
   });
 
@@ -248,10 +248,10 @@ describe('the weather service', () => {
     await says(page.locator('.sources'), 'say which column holds the day');
     // No unit stands there: the user's is shown, and another is chosen before anything goes in.
     await open('weather.csv', ['time,air,dew,wind m/s', ...day('2026-11-01'), ...day('2026-11-02'), 'noon,1,2,3']);
-    await says(page.locator('.sources'), '2 days, 2026-11-01 to 2026-11-02, air 12 °F');
+    await says(page.locator('.sources'), '2 days, 2026-11-01 to 2026-11-02, daily mean 12 °F');
     await says(page.locator('.sources'), 'Line 50: expected a day and an hour, got "noon"');
     await choose(page.getByLabel('Temperatures in'), '°C');
-    await says(page.locator('.sources'), 'air 54 °F');
+    await says(page.locator('.sources'), 'daily mean 54 °F');
     await page.getByText('Leave this line out').click();
     await page.getByRole('button', { name: 'Take 2 days' }).click();
     await says(page.locator('.notice'), 'Weather of 2 days taken from weather.csv.');

@@ -141,6 +141,43 @@ describe('the sheet', () => {
     expect(low).toEqual([]);
   });
 
+  it('is changed and saved by keys alone', async () => {
+    const page = await stage.page('/sheet');
+    await page.locator('.note').waitFor();
+    const focused = () =>
+      page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.id);
+    const word = page.getByRole('button', { name: /^Water temperature:/ });
+    await word.focus();
+    await page.keyboard.press('Enter');
+    await until('the figure has the focus', async () => (await focused()) === 'Water temperature, °F');
+    await page.keyboard.type('61');
+    await page.keyboard.press('Escape');
+    await until('the word has it again', async () => /^Water temperature: 61 °F/.test((await focused()) ?? ''));
+    // In a list letters look for a name, and go nowhere else.
+    await page.getByRole('button', { name: /^Sky:/ }).focus();
+    await page.keyboard.press('Enter');
+    await until('the list has the focus', () => page.evaluate(() => !!document.activeElement?.closest('.p-popover')));
+    await page.keyboard.type('r');
+    await page.keyboard.press('Escape');
+    await until('the word has it again', async () => /^Sky:/.test((await focused()) ?? ''));
+    expect(new URL(page.url()).pathname).toBe('/sheet');
+    await page.getByRole('button', { name: 'Save plan' }).focus();
+    await page.keyboard.press('Enter');
+    await until('its name has the focus', async () => (await focused()) === 'plan-name');
+    await page.keyboard.type('By keys');
+    await page.keyboard.press('Enter');
+    await says(page.locator('.notice'), 'Saved as By keys.');
+
+    await page.locator('body').click({ position: { x: 5, y: 5 } });
+    await page.keyboard.press('b');
+    await page.getByRole('heading', { level: 1, name: 'Boxes' }).waitFor();
+    await page.keyboard.press('e');
+    await page.getByLabel(/Single keys go to views/).uncheck();
+    await page.locator('h1').click();
+    await page.keyboard.press('s');
+    await page.getByRole('heading', { level: 1, name: 'Settings' }).waitFor();
+  });
+
   it('lists its keys', async () => {
     const page = await stage.page('/sheet');
     await page.locator('.note').waitFor();

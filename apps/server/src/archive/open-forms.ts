@@ -1,6 +1,6 @@
 import { Conditions, WaterDraft } from '@inky-shoal/core';
 import { ChartFeature } from '@inky-shoal/core/chart';
-import { guarded } from '@inky-shoal/core/formats';
+import { readingsToCsv } from '@inky-shoal/core/formats';
 import { featuresToGeoJson, featuresToGpx } from '@inky-shoal/core/formats/features';
 import { TackleDraft, tackleToCsv, type TackleItem } from '@inky-shoal/core/tackle';
 import { TripEvent, tripsOf } from '@inky-shoal/core/underway';
@@ -9,13 +9,6 @@ import ical, { ICalCalendarMethod } from 'ical-generator';
 type Row = Readonly<Record<string, unknown>>;
 /** The rows of a book that were not removed, by table, JSON as what it holds. */
 export type OpenRows = Readonly<Record<string, readonly Row[]>>;
-
-const csvCell = (value: unknown): string => {
-  const text = guarded(value === null || value === undefined ? '' : String(value));
-  return /[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text;
-};
-const csv = (rows: readonly (readonly unknown[])[]): string =>
-  rows.map((row) => `${row.map(csvCell).join(',')}\r\n`).join('');
 
 const fileName = (name: string, id: string): string =>
   `${
@@ -68,19 +61,18 @@ function calendar({ plan = [], trip_event = [] }: OpenRows): string {
 export function openForms(rows: OpenRows): [file: string, text: string][] {
   const { water = [], reading = [], tackle = [], chart_feature = [] } = rows;
   const waters = water.map(({ id, draft }) => ({ id: String(id), ...WaterDraft.parse(draft) }));
-  const nameOf = new Map(waters.map(({ id, name }) => [id, name]));
-  const zoneOf = new Map(waters.flatMap(({ zones = [] }) => zones.map(({ id, name }) => [id, name] as const)));
-  const readings = csv([
-    ['water', 'time', 'water temp C', 'visibility m', 'zone', 'suspect'],
-    ...reading.map(({ water_id, at, surface_temp_c, visibility_m, zone_id, suspect }) => [
-      nameOf.get(String(water_id)) ?? water_id,
-      at,
-      surface_temp_c,
-      visibility_m,
-      zoneOf.get(String(zone_id)) ?? '',
-      suspect ? 'yes' : '',
-    ]),
-  ]);
+  const readings = readingsToCsv(
+    waters,
+    reading.map(({ id, water_id, at, surface_temp_c, visibility_m, zone_id, suspect }) => ({
+      id: String(id),
+      waterId: String(water_id),
+      at: String(at),
+      surfaceTempC: Number(surface_temp_c),
+      visibilityM: visibility_m === null ? undefined : Number(visibility_m),
+      zoneId: zone_id === null ? undefined : String(zone_id),
+      suspect: !!suspect,
+    })),
+  );
   const pieces = tackle.map(({ id, item }) => ({ id: String(id), ...TackleDraft.parse(item) }) as TackleItem);
   const charts = waters.flatMap(({ id, name }): [string, string][] => {
     const features = chart_feature

@@ -16,3 +16,4 @@ export {
 } from './weather-mapping.js';
 export { routeToGpx, type Waypoint } from './gpx.js';
 export { guarded, unguarded } from './formula.js';
+export { csvOf, readingsToCsv } from './csv-text.js';

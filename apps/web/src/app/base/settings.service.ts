@@ -26,21 +26,25 @@ const Schools = z
     (chosen) => Object.fromEntries(Object.entries(chosen).filter(([id, side]) => isSide(id, side))) as Schools,
   );
 
-const SHAPES = { units: z.enum(UNIT_SYSTEMS), look: z.enum(LOOKS), schools: Schools };
+const SHAPES = { units: z.enum(UNIT_SYSTEMS), look: z.enum(LOOKS), schools: Schools, keys: z.boolean() };
 /** As they were kept before each had a row of its own. */
 const Former = z.object({
   units: SHAPES.units.catch('us'),
   look: SHAPES.look.catch('paper'),
   schools: SHAPES.schools.catch({}),
 });
-type Settings = z.infer<typeof Former>;
+type Settings = z.infer<typeof Former> & {
+  /** Single keys go to views. */
+  readonly keys: boolean;
+};
 
 function settingStores() {
-  const former = new QuickStore<Settings>('settings', Former, { units: 'us', look: 'paper', schools: {} }).read();
+  const former = new QuickStore('settings', Former, { units: 'us', look: 'paper', schools: {} }).read();
   return {
     units: new Store<UnitSystem>('setting/units', SHAPES.units, former.units),
     look: new Store<Look>('setting/look', SHAPES.look, former.look),
     schools: new Store<Schools>('setting/schools', SHAPES.schools, former.schools),
+    keys: new Store<boolean>('setting/keys', SHAPES.keys, true),
   };
 }
 
@@ -64,9 +68,14 @@ export class SettingsService {
     distinctUntilChanged(),
   );
 
+  readonly keys$ = this.settings.pipe(
+    map(({ keys }) => keys),
+    distinctUntilChanged(),
+  );
+
   constructor() {
-    const { units, look, schools } = this.stores;
-    merge(units.changed$, look.changed$, schools.changed$)
+    const { units, look, schools, keys } = this.stores;
+    merge(units.changed$, look.changed$, schools.changed$, keys.changed$)
       .pipe(takeUntilDestroyed())
       .subscribe(() => this.settings.next(this.read()));
     this.look$.subscribe((look) => document.documentElement.setAttribute('data-look', look));
@@ -81,10 +90,11 @@ export class SettingsService {
     if (change.units) this.stores.units.write(change.units);
     if (change.look) this.stores.look.write(change.look);
     if (change.schools) this.stores.schools.write(change.schools);
+    if (change.keys !== undefined) this.stores.keys.write(change.keys);
   }
 
   private read(): Settings {
-    const { units, look, schools } = this.stores;
-    return { units: units.read(), look: look.read(), schools: schools.read() };
+    const { units, look, schools, keys } = this.stores;
+    return { units: units.read(), look: look.read(), schools: schools.read(), keys: keys.read() };
   }
 }

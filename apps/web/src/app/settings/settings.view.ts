@@ -10,6 +10,7 @@ import { NoticeService } from '../base/notice.service';
 import { OutsideService } from '../season/outside.service';
 import { SCHOOL_WORDS } from '../sheet/school-words';
 import { SettingsService, type Look } from '../base/settings.service';
+import { CheckComponent } from '../ui/check.component';
 import { SelectComponent } from '../ui/select.component';
 import { OneOfComponent } from '../ui/one-of.component';
 import { BackupsComponent } from './backups.component';
@@ -22,6 +23,7 @@ import { InstrumentsFieldComponent } from './instruments-field.component';
   selector: 'inky-settings',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    CheckComponent,
     AddressFieldComponent,
     BackupsComponent,
     ButtonDirective,
@@ -46,6 +48,7 @@ export class SettingsView {
 
   protected readonly units = toSignal(this.settings.units$, { requireSync: true });
   protected readonly look = toSignal(this.settings.look$, { requireSync: true });
+  protected readonly keys = toSignal(this.settings.keys$, { requireSync: true });
   protected readonly book = toSignal(this.books.book$, { requireSync: true });
   protected readonly unitChoices: { id: UnitSystem; name: string }[] = [
     { id: 'us', name: '°F, ft, oz' },
@@ -90,6 +93,10 @@ export class SettingsView {
   protected takeSide(id: SchoolId, side: string): void {
     const { [id]: _, ...others } = this.schools();
     this.settings.set({ schools: side ? { ...others, [id]: side as SchoolSide } : others });
+  }
+
+  protected setKeys(keys: boolean): void {
+    this.settings.set({ keys });
   }
 
   protected setUnits(units: UnitSystem): void {

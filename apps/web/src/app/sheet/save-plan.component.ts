@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, output } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { ButtonDirective } from 'primeng/button';
+import { focusField } from '../ui/focus-field';
 import { FieldComponent } from '../ui/field.component';
 
 /** The name that a plan is saved under; a day that was changed since may take the place of what it was. */
@@ -45,6 +46,7 @@ export class SavePlanComponent {
 
   constructor() {
     effect(() => this.form.setValue({ name: this.name() }));
+    focusField('plan-name');
   }
 
   protected save(): void {

@@ -1,18 +1,24 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
+import { SettingsService } from '../base/settings.service';
 import { KeysListComponent } from './keys-list.component';
 
-/** Keys that go to a view, with its name. */
-const GO: readonly (readonly [key: string, name: string])[] = [
-  ['n', 'Season'],
-  ['s', 'Sheet'],
-  ['g', 'Rig'],
-  ['u', 'Underway'],
-  ['w', 'Waters'],
-  ['p', 'Plans'],
-  ['r', 'Rules'],
-  ['e', 'Settings'],
+/** Keys that go to a view, with its name and its address. */
+const GO: readonly (readonly [key: string, name: string, path: string])[] = [
+  ['n', 'Season', '/season'],
+  ['c', 'Water, its chart', '/water'],
+  ['s', 'Sheet', '/sheet'],
+  ['g', 'Rig', '/rig'],
+  ['b', 'Boxes', '/rig/boxes'],
+  ['t', 'Bench', '/rig/bench'],
+  ['u', 'Underway', '/underway'],
+  ['w', 'Waters', '/waters'],
+  ['p', 'Plans', '/plans'],
+  ['r', 'Rules', '/rules'],
+  ['d', 'Removed and changed', '/bin'],
+  ['e', 'Settings', '/settings'],
 ];
 
 /** Keys that work on every view, and the list of them. */
@@ -50,11 +56,13 @@ const GO: readonly (readonly [key: string, name: string])[] = [
 })
 export class ShortcutsComponent {
   private readonly router = inject(Router);
+  /** They can be turned off in Settings: who speaks to the page, or leans on a key, goes nowhere by them. */
+  private readonly areOn = toSignal(inject(SettingsService).keys$, { requireSync: true });
   /** The list of them stands over the page. */
   protected readonly listed = signal(false);
 
   protected readonly keys = [
-    ...GO,
+    ...GO.map(([key, name]) => [key, name] as const),
     ['Left, right', 'the window before, the window after'],
     ['Esc', 'close what is open'],
     ['?', 'this list'],
@@ -64,8 +72,9 @@ export class ShortcutsComponent {
     const target = event.target as HTMLElement;
     const typing = target.closest('input, textarea, [contenteditable], [role=combobox], [role=listbox], [role=dialog]');
     if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
-    const view = GO.find(([key]) => key === event.key)?.[1];
-    if (view) void this.router.navigateByUrl(`/${view.toLowerCase()}`);
+    if (!this.areOn()) return;
+    const path = GO.find(([key]) => key === event.key)?.[2];
+    if (path) void this.router.navigateByUrl(path);
     else if (event.key === '?') this.listed.set(true);
   }
 }

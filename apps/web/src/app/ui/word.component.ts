@@ -32,7 +32,13 @@ import { WordPopoverComponent } from './word-popover.component';
       {{ text() }}
     </button>
     @defer (when pressed(); prefetch on timer(5s)) {
-      <inky-word-popover #opened [label]="label()" [control]="control()" [problem]="problem()" />
+      <inky-word-popover
+        #opened
+        [label]="label()"
+        [control]="control()"
+        [problem]="problem()"
+        (closed)="backTo(word)"
+      />
     } @error {
       <span class="problem" role="alert"> (cannot be changed while the server is away)</span>
     }
@@ -103,6 +109,12 @@ export class WordComponent {
     }
     this.waiting = { event, word };
     this.pressed.set(true);
+  }
+
+  /** Whoever closes what was open is back at the word, unless they went elsewhere. */
+  protected backTo(word: HTMLElement): void {
+    const { activeElement } = document;
+    if (!activeElement || activeElement === document.body || activeElement.closest('.p-popover')) word.focus();
   }
 
   close(): void {

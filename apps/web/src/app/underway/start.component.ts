@@ -1,11 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { FormControl } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import type { Run } from '@inky-shoal/core';
 import { namedApart, type Trip } from '@inky-shoal/core/underway';
 import { catchError, map, of } from 'rxjs';
 import { ButtonDirective } from 'primeng/button';
-import { sayDate } from '../ui/dates';
+import { sayDate, sayShortDate } from '../ui/dates';
+import { FieldComponent } from '../ui/field.component';
+import { PagesComponent } from '../ui/pages.component';
+import { seeker } from '../ui/seek';
 import { BookService } from '../base/book.service';
 import { DayService } from '../sheet/day.service';
 import { NoticeService } from '../base/notice.service';
@@ -16,6 +20,7 @@ import { KeptRuns } from '../sheet/kept-runs';
 import { type Outing, TripService } from './trip.service';
 
 const MAX_PLANS = 5;
+const TRIPS_ON_PAGE = 10;
 /** A run's last stop has no better end than this after its start. */
 const LAST_MIN = 2880;
 
@@ -31,7 +36,7 @@ const stopsOf = (run: Run | null | undefined) =>
 @Component({
   selector: 'inky-trip-start',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective, RouterLink],
+  imports: [ButtonDirective, FieldComponent, PagesComponent, RouterLink],
   templateUrl: './start.component.html',
   styleUrl: './start.component.css',
 })
@@ -76,7 +81,20 @@ export class TripStartComponent {
   protected readonly past = computed(() =>
     this.all()
       .filter(({ review }) => review !== null)
-      .map(({ id, begin }) => ({ id, name: begin.name })),
+      .sort((a, b) => b.startMs - a.startMs)
+      .map(({ id, begin, startMs }) => ({ id, name: begin.name, when: sayShortDate(startMs, begin.place?.timeZone) })),
+  );
+  protected readonly search = new FormControl('', { nonNullable: true });
+  private readonly sought = toSignal(this.search.valueChanges, { initialValue: '' });
+  protected readonly tripsOnPage = TRIPS_ON_PAGE;
+  protected readonly foundTrips = computed(() => {
+    const words = this.past().map(({ name, when }) => `${name} ${when}`.toLowerCase());
+    const isSought = seeker(this.sought(), words);
+    return this.past().filter((_, at) => isSought(words[at] ?? ''));
+  });
+  protected readonly firstTrip = linkedSignal({ source: this.foundTrips, computation: () => 0 });
+  protected readonly shownTrips = computed(() =>
+    this.foundTrips().slice(this.firstTrip(), this.firstTrip() + TRIPS_ON_PAGE),
   );
 
   /** Sets out; with the plan of another day only once it is said again. */

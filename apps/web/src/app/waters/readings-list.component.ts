@@ -10,6 +10,8 @@ import { sayClock } from '../sheet/words';
 import { FieldComponent } from '../ui/field.component';
 import { localInput } from '../ui/local-time';
 import { seeker } from '../ui/seek';
+import { saveFile } from '../ui/save-file';
+import { readingsToCsv } from '@inky-shoal/core/formats';
 import { SelectComponent } from '../ui/select.component';
 import { TableComponent } from '../ui/table.component';
 import { ReadingFormComponent } from './reading-form.component';
@@ -101,6 +103,11 @@ export class ReadingsListComponent {
       next: () => this.notices.say('Reading removed.', () => this.service.addReading(waterId, draft, id).subscribe()),
       error: (error: Error) => this.notices.say(`Not removed. ${error.message}`),
     });
+  }
+
+  /** All readings of the water as a CSV file. */
+  protected save(): void {
+    saveFile('readings.csv', readingsToCsv([this.water()], this.record()), 'text/csv');
   }
 
   protected when(reading: Reading): string {
