@@ -84,6 +84,10 @@ export class TripStartComponent {
       .sort((a, b) => b.startMs - a.startMs)
       .map(({ id, begin, startMs }) => ({ id, name: begin.name, when: sayShortDate(startMs, begin.place?.timeZone) })),
   );
+  protected shortDate(date: string): string {
+    return sayShortDate(`${date}T12:00:00Z`, 'UTC');
+  }
+
   protected readonly search = new FormControl('', { nonNullable: true });
   private readonly sought = toSignal(this.search.valueChanges, { initialValue: '' });
   protected readonly tripsOnPage = TRIPS_ON_PAGE;

@@ -28,6 +28,9 @@ import { ArrangeComponent } from './arrange.component';
 import { ItemFormComponent } from './item-form.component';
 import { TackleImportComponent } from './tackle-import.component';
 
+/** Up to this width a page is a phone's. */
+const PHONE_PX = 760;
+
 /** What stands beside the list. */
 type Doing = 'list' | 'enter' | 'import' | 'arrange';
 
@@ -70,7 +73,8 @@ export class BoxesView {
   /** The piece being changed; null while a new one is entered. */
   protected readonly changing = signal<TackleItem | null>(null);
   protected readonly kinds = TACKLE_KINDS.map((id) => ({ id, name: capital(nameOf(id)) }));
-  protected readonly rowPx = 56;
+  /** On a phone what a piece is called takes two lines, and what it is two more. */
+  protected readonly rowPx = innerWidth <= PHONE_PX ? 88 : 56;
 
   constructor() {
     addTableTheme();
