@@ -141,6 +141,29 @@ describe('the sheet', () => {
     expect(low).toEqual([]);
   });
 
+  it('takes every condition that the planner knows, the seldom ones behind one press', async () => {
+    const page = await stage.page('/sheet', { size: PHONE });
+    await page.locator('.note').waitFor();
+    const slope = page.getByRole('button', { name: /^Slope of the banks/ });
+    expect(await slope.isVisible()).toBe(false);
+    await page.getByRole('button', { name: 'All conditions' }).click();
+    await slope.click();
+    await page.getByLabel('Degrees from level').fill('35');
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /^Bait:/ }).click();
+    await page.getByRole('option', { name: 'shad', exact: true }).click();
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /^Length of the bait/ }).click();
+    await page.getByRole('spinbutton').fill('3 1/2');
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Length of the bait: 3½ in' }).waitFor();
+    await page.getByRole('button', { name: 'Fewer' }).click();
+    // What is known stands there all the same.
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await page.getByRole('button', { name: 'Slope of the banks: 35°' }).waitFor();
+    expect(stage.complaints).toEqual([]);
+  });
+
   it('is changed and saved by keys alone', async () => {
     const page = await stage.page('/sheet');
     await page.locator('.note').waitFor();

@@ -112,6 +112,25 @@ describe('the sentence', () => {
     expect(said).not.toContain('Tide');
   });
 
+  it('tells more of what is told: the length of the bait once there is some, the slope once it is known', async () => {
+    const bare = await sentence();
+    expect(text(bare)).not.toContain('any length');
+    const hidden = () => [...element(bare).querySelectorAll('.seldom')].map(({ textContent }) => textContent?.trim());
+    expect(hidden().join(' ')).toMatch(/Inflow.*thermocline.*Over it.*banks of.*So far/s);
+    const forage = [{ kind: 'shad' as const, lengthMm: 76.2, seen: ['flicking' as const] }];
+    const told = await sentence({ ...CONDITIONS, forage, bankSlopeDeg: 30, inflow: 'colder' });
+    expect(text(told)).toMatch(/Bait shad, of 3 in, it is flicking,/);
+    expect(text(told)).toContain('banks of 30°.');
+    const left = [...element(told).querySelectorAll('.seldom')].map(({ textContent }) => textContent).join(' ');
+    expect(left).not.toMatch(/Inflow|banks of/);
+  });
+
+  it('asks of the salt and the fish of the coast there alone', async () => {
+    const coast = text(await sentence({ ...CONDITIONS, discipline: 'inshore' }));
+    expect(coast).toContain('salinity not known');
+    expect(text(await sentence())).not.toContain('salinity');
+  });
+
   it('has the tide on the coast', async () => {
     expect(text(await sentence({ ...CONDITIONS, discipline: 'inshore', tide: { stage: 'falling' } }))).toContain(
       'Tide falling.',

@@ -22,7 +22,8 @@ export class ConditionValues {
   }
 
   /** In SI; a trend as typed, or as the engine took it from the readings. */
-  quantity({ field }: ConditionWord): number | undefined {
+  quantity({ field, control }: ConditionWord): number | undefined {
+    if (control === 'bait-length') return this.input.forage?.find(({ lengthMm }) => lengthMm)?.lengthMm ?? undefined;
     const value =
       field === 'tempTrendCPerDay'
         ? (this.input.tempTrendCPerDay ?? this.planned?.tempTrendCPerDay)
@@ -37,6 +38,7 @@ export class ConditionValues {
       const value = this.known(field);
       return typeof value === 'boolean' ? (value ? 'yes' : 'no') : undefined;
     }
+    if (control === 'bait-seen') return [...new Set(this.input.forage?.flatMap(({ seen }) => seen ?? []))];
     if (control === 'forage') return this.input.forage?.map(({ kind }) => kind);
     return this.known(field) as string | string[] | undefined;
   }

@@ -1,11 +1,16 @@
 import {
+  BASS_SPECIES,
   COVERS,
   FAMILIARITIES,
+  FEEDBACK,
   FORAGE_KINDS,
+  FORAGE_SEEN,
   CURRENTS,
   FISH_SIGNS,
   FRONTS,
   GOALS,
+  INFLOWS,
+  INSHORE_SPECIES,
   LEVELS,
   PRESSURES,
   SIGNS,
@@ -14,6 +19,7 @@ import {
   TIDE_STAGES,
   VISIBILITY_TRENDS,
   type ConditionsInput,
+  type Discipline,
   type Measure,
 } from '@inky-shoal/core';
 import { FRONT_WORDS, LEVEL_WORDS } from '../words';
@@ -24,7 +30,20 @@ export interface ConditionWord {
   readonly label: string;
   readonly before?: string;
   readonly after?: string;
-  readonly control: 'date' | 'hours' | 'quantity' | 'trend' | 'wind' | 'choice' | 'list' | 'forage' | 'tide' | 'flag';
+  readonly control:
+    | 'date'
+    | 'hours'
+    | 'quantity'
+    | 'number'
+    | 'trend'
+    | 'wind'
+    | 'choice'
+    | 'list'
+    | 'forage'
+    | 'bait-length'
+    | 'bait-seen'
+    | 'tide'
+    | 'flag';
   readonly measure?: Measure;
   readonly step?: number;
   readonly ids?: readonly string[];
@@ -34,7 +53,15 @@ export interface ConditionWord {
   readonly none?: string;
   /** Said on a phone only when the rest is asked for. */
   readonly rest?: true;
-  readonly inshoreOnly?: true;
+  /** Said only when the rest is asked for, or once it is known: few days turn on it. */
+  readonly seldom?: true;
+  /** The unit of a bare number. */
+  readonly unit?: string;
+  /** The unit in words, over its field. */
+  readonly unitName?: string;
+  readonly only?: Discipline;
+  /** Whether there is something that it tells more of. */
+  readonly when?: (input: ConditionsInput) => boolean;
 }
 
 /** How much a water is fished, in words. */
@@ -112,10 +139,80 @@ export const CONDITION_WORDS: readonly ConditionWord[] = [
     ids: TIDE_STAGES,
     after: '.',
     rest: true,
-    inshoreOnly: true,
+    only: 'inshore',
+  },
+  {
+    field: 'inflow',
+    label: 'Inflow',
+    before: 'Inflow',
+    control: 'choice',
+    ids: INFLOWS,
+    names: { warmer: 'warmer than the water', colder: 'colder than the water' },
+    after: ',',
+    rest: true,
+    seldom: true,
+  },
+  {
+    field: 'salinityPsu',
+    label: 'Salinity',
+    before: 'salinity',
+    control: 'number',
+    unit: 'psu',
+    unitName: 'Parts in a thousand',
+    none: 'not known',
+    after: ',',
+    rest: true,
+    seldom: true,
+    only: 'inshore',
+  },
+  {
+    field: 'thermoclineM',
+    label: 'Thermocline',
+    before: 'thermocline',
+    control: 'quantity',
+    measure: 'depth',
+    none: 'not known',
+    after: '.',
+    rest: true,
+    seldom: true,
   },
   { field: 'structures', label: 'Places', before: 'Places', control: 'list', ids: STRUCTURES, after: '.', rest: true },
   { field: 'covers', label: 'Cover', before: 'Cover', control: 'list', ids: COVERS, after: '.', rest: true },
+  {
+    field: 'coverTopDepthM',
+    label: 'Water over the cover',
+    before: 'Over it',
+    control: 'quantity',
+    measure: 'depth',
+    step: 0.5,
+    none: 'not known',
+    after: ' of water,',
+    rest: true,
+    seldom: true,
+  },
+  {
+    field: 'bankSlopeDeg',
+    label: 'Slope of the banks',
+    before: 'banks of',
+    control: 'number',
+    unit: '°',
+    unitName: 'Degrees from level',
+    none: 'any slope',
+    after: '.',
+    rest: true,
+    seldom: true,
+  },
+  {
+    field: 'maxDepthM',
+    label: 'Deepest water',
+    before: 'Deepest',
+    control: 'quantity',
+    measure: 'depth',
+    none: 'not known',
+    after: '.',
+    rest: true,
+    seldom: true,
+  },
   {
     field: 'forage',
     label: 'Bait',
@@ -125,6 +222,29 @@ export const CONDITION_WORDS: readonly ConditionWord[] = [
     none: 'not seen',
     after: ',',
     rest: true,
+  },
+  {
+    field: 'forage',
+    label: 'Length of the bait',
+    before: 'of',
+    control: 'bait-length',
+    measure: 'length',
+    step: 0.5,
+    none: 'any length',
+    after: ',',
+    rest: true,
+    when: ({ forage }) => !!forage?.length,
+  },
+  {
+    field: 'forage',
+    label: 'What the bait does',
+    before: 'it is',
+    control: 'bait-seen',
+    ids: FORAGE_SEEN,
+    none: 'doing nothing to tell',
+    after: ',',
+    rest: true,
+    when: ({ forage }) => !!forage?.length,
   },
   {
     field: 'signs',
@@ -145,6 +265,17 @@ export const CONDITION_WORDS: readonly ConditionWord[] = [
     none: 'nothing to tell',
     after: '.',
     rest: true,
+  },
+  {
+    field: 'feedback',
+    label: 'What they did so far',
+    before: 'So far',
+    control: 'list',
+    ids: FEEDBACK,
+    none: 'nothing to tell',
+    after: '.',
+    rest: true,
+    seldom: true,
   },
   {
     field: 'current',
@@ -173,6 +304,26 @@ export const CONDITION_WORDS: readonly ConditionWord[] = [
     ids: PRESSURES,
     after: '.',
     rest: true,
+  },
+  {
+    field: 'species',
+    label: 'Species',
+    before: 'Species:',
+    control: 'choice',
+    ids: BASS_SPECIES,
+    after: '.',
+    rest: true,
+    only: 'bass',
+  },
+  {
+    field: 'species',
+    label: 'Species',
+    before: 'Species:',
+    control: 'choice',
+    ids: INSHORE_SPECIES,
+    after: '.',
+    rest: true,
+    only: 'inshore',
   },
   {
     field: 'goal',

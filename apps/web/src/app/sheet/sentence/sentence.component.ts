@@ -29,14 +29,17 @@ export class SentenceComponent {
   /** The plan as far as it is known, for what was assumed. */
   readonly planned = input<PlannedDay | null>(null);
 
-  /** On a phone only the first words stand until the rest is asked for. */
+  /** Words on which few days turn stand once they are asked for, on a phone all but the first. */
   protected readonly whole = signal(false);
 
   private readonly given = computed(() => this.draft().input);
   private readonly values = computed(() => new ConditionValues(this.given(), this.planned()));
   protected readonly words = computed(() =>
-    CONDITION_WORDS.filter(({ inshoreOnly }) => !inshoreOnly || this.given().discipline === 'inshore').map((word) => ({
+    CONDITION_WORDS.filter(
+      ({ only, when }) => (!only || only === this.given().discipline) && (!when || when(this.given())),
+    ).map((word) => ({
       ...word,
+      isHidden: word.seldom && (this.given()[word.field] ?? undefined) === undefined,
       text: this.text(word),
       problem: this.problem(word),
       estimated: sourceOf(this.draft(), word.field) !== null,
@@ -53,7 +56,9 @@ export class SentenceComponent {
     if (control === 'trend') return sayTrend(value ?? 0, units);
     if (control === 'wind')
       return value === undefined ? none : sayWind(value, this.given().windFromDeg ?? undefined, units);
-    if (control === 'quantity' && measure) return value === undefined ? none : say(measure, value, units);
+    if (control === 'number') return value === undefined ? none : `${value} ${word.unit ?? ''}`.replace(' °', '°');
+    if ((control === 'quantity' || control === 'bait-length') && measure)
+      return value === undefined ? none : say(measure, value, units);
     const chosen = values.chosen(word);
     if (Array.isArray(chosen)) return chosen.length ? sayList(chosen) : none;
     return chosen === undefined ? none : (names[chosen] ?? nameOf(chosen));

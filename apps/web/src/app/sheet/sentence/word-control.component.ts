@@ -4,6 +4,7 @@ import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { ChoiceComponent } from '../../ui/choice.component';
 import { FieldComponent } from '../../ui/field.component';
+import { FigureComponent } from '../../ui/figure.component';
 import { QuantityComponent } from '../../ui/quantity.component';
 import { DayService } from '../day.service';
 import { sourceOf, type Draft } from '../draft';
@@ -11,11 +12,14 @@ import { COMPASS_POINTS, compassOf, degreesOf, type Compass } from '../words';
 import { ConditionValues } from './condition-values';
 import type { ConditionWord } from './conditions-words';
 
+/** Controls by which several are chosen. */
+const MANY: ReadonlySet<ConditionWord['control']> = new Set(['list', 'forage', 'bait-seen']);
+
 /** The control of one word of the sentence. What is chosen holds at once. */
 @Component({
   selector: 'inky-word-control',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective, ChoiceComponent, FieldComponent, InputText, QuantityComponent],
+  imports: [ButtonDirective, ChoiceComponent, FieldComponent, FigureComponent, InputText, QuantityComponent],
   templateUrl: './word-control.component.html',
   styles: `
     .hint {
@@ -45,6 +49,9 @@ export class WordControlComponent {
   readonly draft = input.required<Draft>();
   readonly planned = input.required<PlannedDay | null>();
 
+  /** Worked out once for each change: a list made anew at each look would never come to rest. */
+  protected readonly chosen = computed(() => this.values().chosen(this.word()));
+  protected readonly isMany = computed(() => MANY.has(this.word().control));
   protected readonly compass = COMPASS_POINTS;
   protected readonly values = computed(() => new ConditionValues(this.draft().input, this.planned()));
   /** Where it comes from, where nobody typed it. */
@@ -58,6 +65,20 @@ export class WordControlComponent {
 
   protected set(field: keyof ConditionsInput, value: unknown): void {
     this.day.change({ [field]: value });
+  }
+
+  protected setQuantity(si: number | undefined): void {
+    const { field, control } = this.word();
+    if (control === 'bait-length') this.setForage({ lengthMm: si });
+    else this.set(field, si);
+  }
+
+  /** What is told of the bait is told of each kind of it. */
+  private setForage(change: Partial<NonNullable<ConditionsInput['forage']>[number]>): void {
+    this.set(
+      'forage',
+      (this.draft().input.forage ?? []).map((each) => ({ ...each, ...change })),
+    );
   }
 
   protected setHour(part: 'from' | 'to', value: string): void {
@@ -76,6 +97,8 @@ export class WordControlComponent {
 
   protected chooseSome(ids: readonly string[]): void {
     const { field, control } = this.word();
+    if (control === 'bait-seen')
+      return this.setForage({ seen: ids as NonNullable<ConditionsInput['forage']>[number]['seen'] });
     const before = this.draft().input.forage ?? [];
     const forage = () => ids.map((kind) => before.find((each) => each.kind === kind) ?? { kind: kind as ForageKind });
     this.set(field, control === 'forage' ? forage() : ids);
