@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, Injector, linkedS
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { FormControl, NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
-import { nameOf, type SavedPlanSummary } from '@inky-shoal/core';
+import { nameOf, type Run, type SavedPlanSummary } from '@inky-shoal/core';
 import { ButtonDirective } from 'primeng/button';
 import { map } from 'rxjs';
 import { capital } from '../sheet/words';
@@ -121,7 +121,6 @@ export class PlansView {
   protected open(plan: SavedPlanSummary): void {
     this.service.get(plan.id).subscribe({
       next: ({ id, name, waterId, conditions, run, version }) => {
-        if (run) this.runs.keep(run);
         this.day.open({
           waterId: waterId ?? null,
           waterName: this.waterName(plan) || name,
@@ -131,10 +130,20 @@ export class PlansView {
           savedInput: conditions,
           input: conditions,
         });
+        if (run) this.takeRun(run);
         void this.router.navigateByUrl('/sheet');
       },
       error: (error: Error) => this.notices.say(`Not opened. ${error.message}`),
     });
+  }
+
+  /** The run that is saved with a plan comes with it; one of that day that stands here is one press away. */
+  private takeRun(run: Run): void {
+    const before = this.runs.of(run.waterId, run.date);
+    this.runs.keep(run);
+    if (before && JSON.stringify(before) !== JSON.stringify(run)) {
+      this.notices.say('The run of this day is now the one saved with the plan.', () => this.runs.keep(before));
+    }
   }
 
   protected startRenaming(plan: SavedPlanSummary): void {

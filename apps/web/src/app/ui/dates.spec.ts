@@ -14,7 +14,7 @@ describe('dates', () => {
     const { sayDate, sayShortDate } = await inLanguages(languages);
     expect(sayDate('2027-03-13')).toBe(long);
     expect(sayShortDate('2027-03-13T14:00:00Z', 'America/Chicago')).toBe(short);
-    // Past midnight in London is the evening before on the water.
+    // Past midnight by UTC is the evening before on the water.
     expect(sayShortDate('2027-03-14T04:00:00Z', 'America/Chicago')).toBe(short);
   });
 

@@ -62,7 +62,7 @@ it('sets out with the plan of the day at once, with the stops of its run', async
 });
 
 it('asks before it sets out with the plan of another day, by the clock of the water', async () => {
-  // Past midnight in London is the evening before on this water.
+  // Past midnight by UTC is the evening before on this water.
   await open('2027-03-14T04:30:00Z');
   setOut();
   expect(begin).not.toHaveBeenCalled();

@@ -15,8 +15,7 @@ describe('a place and its time zone', () => {
 
   it('are asked about where the minus of a western longitude was left out', () => {
     expect(doubtOf(EAST, 'Asia/Shanghai', 'America/Chicago', device('America/New_York'))).toEqual({
-      question:
-        'That place keeps the time of Asia/Shanghai; this device keeps America/New York. West of Greenwich instead?',
+      question: 'That place keeps the time of Asia/Shanghai; this device keeps America/New York. Is it west?',
       mirrored: LAKE,
       zoneThere: null,
     });

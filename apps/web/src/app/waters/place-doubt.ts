@@ -55,7 +55,7 @@ export function doubtOf(
   const side = position.longitude > 0 ? 'West' : 'East';
   return {
     question: `That place keeps the time of ${city(there)}; ${said.typed ? 'you gave' : 'this device keeps'} ${city(said.timeZone)}.${
-      fits ? ` ${side} of Greenwich instead?` : ''
+      fits ? ` Is it ${side.toLowerCase()}?` : ''
     }`,
     mirrored: fits ? { ...position, longitude: -position.longitude } : null,
     zoneThere: said.typed ? there : null,

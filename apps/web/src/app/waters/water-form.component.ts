@@ -120,7 +120,7 @@ export class WaterFormComponent implements OnInit {
       where: where.ok ? null : where.problem,
       timeZone: isTimeZone(typed.place.timeZone)
         ? null
-        : `Expected a time zone as "Europe/London", got "${typed.place.timeZone.slice(0, 40)}".`,
+        : `Expected a time zone as "America/Chicago", got "${typed.place.timeZone.slice(0, 40)}".`,
       normalVisibilityM: normal.problem,
       maxDepthM: depth.problem,
     };
