@@ -68,7 +68,7 @@ const EXAMPLE = 'Expected a place as "34.93, -88.12" or 34°56\'N 88°07\'W';
  * Reads a place as people write and copy it: `34.93, -88.12`, `34,93 -88,12`, `34°56'N 88°07.2'W`, `N34 56 10 W88 7 12`,
  * `geo:34.93,-88.12`. Latitude first, unless the letters say otherwise.
  * @example
- * readPosition(`34°56'N 88°07'W`) // => { ok: true, position: { latitude: 34.9333…, longitude: -88.1166… } }
+ * readPosition('34.93N, 88.12W') // => { ok: true, position: { latitude: 34.93, longitude: -88.12 } }
  */
 export function readPosition(text: string): ReadPosition {
   const parts = halves(plain(text));

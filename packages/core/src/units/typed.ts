@@ -112,7 +112,7 @@ const PARTS = new RegExp(
  * @returns in the core's unit of that measure; undefined where it is no such quantity
  * @example
  * readQuantityIn(`7'0"`, 'rodLength', 'metric') // => 2.1336
- * readQuantityIn('5 lb 3 oz', 'fishWeight', 'us') // => 2353.01…
+ * readQuantityIn('10 g', 'weight', 'us') // => 10
  */
 export function readQuantityIn(text: string, measure: Measure, units: UnitSystem): number | undefined {
   const bare = readNumber(text, units);

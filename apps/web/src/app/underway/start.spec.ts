@@ -39,7 +39,10 @@ async function open(now: string): Promise<void> {
       { provide: TripService, useValue: { begin } },
       {
         provide: PlansService,
-        useValue: { plans$: of({ state: 'ready', value: [{ id: 'a', name: 'Sunday' }] }), get: () => of(saved) },
+        useValue: {
+          plans$: of({ state: 'ready', value: [{ id: 'a', name: 'Sunday', date: '2027-03-14' }] }),
+          get: () => of(saved),
+        },
       },
     ],
   });
