@@ -78,7 +78,7 @@ it('orders a run that goes on the sheet and out as a GPX route', async () => {
   await page.getByRole('button', { name: 'Take the best six' }).click();
   await page.getByRole('button', { name: 'Order the run' }).click();
   const run = page.locator('inky-run-panel');
-  await says(run, /am to .*on.*Back at Marina ramp/);
+  await says(run, /am to .*to it.*Back at Marina ramp/);
   const stops = await run.locator('ol li').count();
   expect(stops).toBeGreaterThan(3);
   const [file] = await Promise.all([
