@@ -340,9 +340,7 @@ describe('the plan', () => {
           expect(meanM(moment)).toBeLessThanOrEqual(Math.max(MUDDY_FLAT_M, meanM(clear[index]!) + 0.02)),
         );
       }),
-      // The same days at each run: in about one of a thousand others a place whose shallowest water is deeper than where
-      // fish hang holds them some centimetres deeper, which is known and not mended. What makes it worse shows here.
-      { numRuns: 60, seed: 20_270_313 },
+      { numRuns: 60 },
     );
   });
 

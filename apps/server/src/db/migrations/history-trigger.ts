@@ -2,7 +2,8 @@ import { sql, type Kysely } from 'kysely';
 
 /**
  * Makes the trigger that keeps the former version of a row, and counts its versions. Kept by the database itself: no way
- * of changing a row passes it by. What has been made once is never made otherwise: migrations that were released use it.
+ * of changing a row passes it by. The migration that made the first ones has its own text, since a released migration is
+ * never edited; so neither is this, once released.
  * @param columns those that make a version; our own names
  */
 export async function makeHistoryTrigger(
