@@ -66,7 +66,7 @@ const MEASURE_NAMES: Readonly<Record<WeatherMeasure, string>> = {
     UnreadLinesComponent,
   ],
   templateUrl: './weather-import.component.html',
-  styleUrl: './weather-import.component.css',
+  styleUrls: ['../ui/table-import.css', './weather-import.component.css'],
 })
 export class WeatherImportComponent {
   private readonly tables = inject(ReadingTablesService);

@@ -56,7 +56,7 @@ const ROLE_NAMES: Readonly<Record<ColumnRole, string>> = {
     UnreadLinesComponent,
   ],
   templateUrl: './import.component.html',
-  styleUrl: './import.component.css',
+  styleUrl: '../ui/table-import.css',
 })
 export class ImportComponent {
   private readonly tables = inject(ReadingTablesService);
