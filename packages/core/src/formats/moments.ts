@@ -132,9 +132,10 @@ export function momentOf(
     );
     return Number.isNaN(at) ? undefined : instantOf(at);
   }
-  const inWords = spelled(plain);
   const parted = /^(\S+?)(?:[T\s]+(.+))?$/.exec(plain);
-  const date = inWords?.date ?? (parted && writtenDate(parted[1] as string, order));
+  const inFigures = parted && writtenDate(parted[1] as string, order);
+  const inWords = inFigures ? undefined : spelled(plain);
+  const date = inFigures ?? inWords?.date;
   const inside = timeText?.trim() ? timeText : inWords ? inWords.rest : parted?.[2];
   const time = inside ? writtenTime(inside) : NOON;
   if (!date || !time) return undefined;

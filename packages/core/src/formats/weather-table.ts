@@ -1,4 +1,5 @@
 import type { WeatherDay, WeatherHours } from '../contract/outside.js';
+import { dateOf, localTimes } from '../day/calendar.js';
 import { momentOf } from './moments.js';
 import { figureIn, type TableLine, type TextTable } from './table.js';
 import { daysOfWeather } from './weather-days.js';
@@ -83,12 +84,16 @@ const tidy = (value: number): number => Math.round(value * 100) / 100;
 const share = (value: number): number => Math.min(1, Math.max(0, value));
 
 /** A day as a row has it: its air from high and low, its dew point from humidity, else its low (Allen et al. 1998). */
-function dayOf({ at, figures: { air, high, low, dew, humidity, ...rest } }: Row, context: WeatherContext): WeatherDay {
+function dayOf(
+  { at, figures: { air, high, low, dew, humidity, ...rest } }: Row,
+  { now }: WeatherContext,
+  local: ReturnType<typeof localTimes>,
+): WeatherDay {
   const airTempC = air ?? ((high ?? 0) + (low ?? 0)) / 2;
   const damp = dew ?? (humidity === undefined ? (low ?? airTempC - 5) : dewPointC(airTempC, humidity));
   return {
-    date: new Intl.DateTimeFormat('sv-SE', { dateStyle: 'short', timeZone: context.timeZone }).format(new Date(at)),
-    kind: Date.parse(at) > Date.parse(context.now) ? 'forecast' : 'observed',
+    date: dateOf(local(Date.parse(at)).day),
+    kind: Date.parse(at) > Date.parse(now) ? 'forecast' : 'observed',
     airTempC: tidy(airTempC),
     dewPointC: tidy(Math.min(damp, airTempC)),
     windMps: tidy(rest.wind ?? USUAL_WIND_MPS),
@@ -180,7 +185,8 @@ export function readWeather(table: TextTable, mapping: WeatherMapping, context: 
 
 /** The last row of a day stands for it. */
 function daysByRow(rows: readonly Row[], context: WeatherContext): WeatherDay[] {
-  const days = new Map(rows.map((row) => dayOf(row, context)).map((day) => [day.date, day]));
+  const local = localTimes(context.timeZone);
+  const days = new Map(rows.map((row) => dayOf(row, context, local)).map((day) => [day.date, day]));
   return [...days.values()].sort((a, b) => a.date.localeCompare(b.date));
 }
 
