@@ -62,6 +62,8 @@ const LIKED_LIGHT = 0.01;
 const COLD_IGNORES_LIGHT_C = 8;
 /** From this visibility on, in metres, they follow the light wholly. */
 const SEES_LIGHT_M = 0.8;
+/** How dusk still lets fish up below that, as a power of the visibility: small enough that less sight never holds them deeper. */
+const DUSK_POWER = 0.25;
 /** The visibility, in metres, for which the phase depths are given. */
 const REFERENCE_VISIBILITY_M = 1.5;
 /** How strongly each group's depth goes with the visibility, as a power of it, and between which factors. */
@@ -97,6 +99,8 @@ export interface Group {
   readonly depthM: number;
   /** In dirty water no deeper than this, whatever the place offers, metres. */
   readonly capM: number;
+  /** Of the edge group: where those hang that it lies no deeper than, at any place, metres. */
+  readonly hangingM?: number | undefined;
 }
 
 /** What bounds fish, in metres; absent where unknown. */
@@ -138,8 +142,9 @@ function seasonDepthM(
   if (group === 'hanging') {
     const warm = ((facts.figure('surfaceTempC') ?? 15) - COLD_IGNORES_LIGHT_C) / COLD_IGNORES_LIGHT_C;
     const lightM = depthOfLightM(light, LIKED_LIGHT, visibilityM);
-    // Where they see no farther than they are long they do not go by the light.
-    const share = follows * Math.min(1, Math.max(0, warm)) * Math.min(1, visibilityM / SEES_LIGHT_M);
+    // Where they see no farther than they are long no light sends them down; dusk lets them up nearly all the same.
+    const sees = Math.min(1, visibilityM / SEES_LIGHT_M) ** (lightM > usualM ? 1 : DUSK_POWER);
+    const share = follows * Math.min(1, Math.max(0, warm)) * sees;
     usualM = usualM * (1 - share) + lightM * share;
   }
   let depthM = usualM;
@@ -183,6 +188,11 @@ export function judgeGroups(light: number, facts: Facts, phases: ReadonlyMap<Pha
       if (gained) shares.set(group, (shares.get(group) ?? 0) + gained * degree);
     }
   }
+  const depthsOf = (id: GroupId) =>
+    id in REGIME_DEPTH_M
+      ? { depthM: REGIME_DEPTH_M[id as RegimeGroup], capM: deepestByVisibilityM(facts) }
+      : seasonDepthM(id as SeasonGroup, phases, light, facts, depths);
+  const hangingM = depthsOf('hanging').depthM;
   return {
     votes,
     depths,
@@ -190,9 +200,8 @@ export function judgeGroups(light: number, facts: Facts, phases: ReadonlyMap<Pha
     groups: [...shares].map(([id, share]) => ({
       id,
       share,
-      ...(id in REGIME_DEPTH_M
-        ? { depthM: REGIME_DEPTH_M[id as RegimeGroup], capM: deepestByVisibilityM(facts) }
-        : seasonDepthM(id as SeasonGroup, phases, light, facts, depths)),
+      ...depthsOf(id),
+      ...(id === 'edge' ? { hangingM } : {}),
     })),
   };
 }
@@ -229,6 +238,14 @@ const FORM_FACTOR: Partial<Record<Structure, Partial<Record<GroupId, number>>>> 
   marina: { hanging: 0.65, bottom: 0.8 },
 };
 
+type GroupDepth = Pick<Group, 'id' | 'depthM' | 'capM' | 'hangingM'>;
+
+/** The depth a group would hold at a form whatever bounds it there, metres: the edge never below those that hang. */
+function wantedAtM({ id, depthM, hangingM }: GroupDepth, structure: Structure): number {
+  const factors = FORM_FACTOR[structure];
+  return Math.min(depthM * (factors?.[id] ?? 1), (hangingM ?? Infinity) * (factors?.hanging ?? 1));
+}
+
 /** Log-weight lost per unit of log-depth by which a place is too shallow, or lies too deep, for a group. */
 const TOO_SHALLOW_COST = 2;
 const TOO_DEEP_COST = 1.5;
@@ -236,23 +253,26 @@ const DRIVEN_UP_COST = 0.8;
 
 /** The depths that a group holds at a place, and the log-weight that the place loses where it does not offer them. */
 export function groupAt(
-  { id, depthM, capM }: Pick<Group, 'id' | 'depthM' | 'capM'>,
+  group: GroupDepth,
   structure: Structure,
   cover: Cover,
   floorM: number,
   coverTopM: number | undefined,
 ): { readonly depthM: [number, number]; readonly cost: number } {
+  const { id, capM } = group;
   const [shallowM, deepM] = STRUCTURE_DEPTH_M[structure];
   const deepestM = Math.max(0.2, Math.min(deepM, COVER_DEEPEST_M[cover] ?? Infinity, floorM));
   const shallowestM = Math.min(shallowM, 0.9 * deepestM);
   const [above, below] = BAND[id] ?? [BAND_ABOVE, BAND_BELOW];
-  const wantedM = Math.min(depthM * (FORM_FACTOR[structure]?.[id] ?? 1), capM / (1 + below));
+  const wantedM = wantedAtM(group, structure);
+  const cappedM = Math.min(wantedM, capM / (1 + below));
   const hangs = HANGS[id];
   // What lies on the bottom lies no higher than the place begins; in dirty water it leaves it for what it can feel, higher.
   const leastM = hangs ? 0.15 : Math.min(shallowestM * 1.1, capM / (1 + below));
   // What hangs may do so over any deeper bottom; over cover that is known to stand high it hangs above its top.
   const overCoverM = hangs && coverTopM !== undefined && coverTopM > 0.15 ? coverTopM * 0.9 : Infinity;
-  const centreM = Math.min(Math.max(wantedM, leastM), deepestM / (1 + 0.5 * below), overCoverM);
+  const centreM = Math.min(Math.max(cappedM, leastM), deepestM / (1 + 0.5 * below), overCoverM);
+  // What a place lacks is told by the wish alone: a cap that bound some forms only would draw fish to the deep ones.
   const tooShallow = Math.max(0, Math.log(wantedM / Math.max(0.1, deepestM)));
   // Driven up over the cover they are fewer than where they may hang as deep as they like.
   const drivenUp = Math.max(0, Math.log(wantedM / Math.max(0.1, overCoverM)));
@@ -266,16 +286,10 @@ export function groupAt(
 export const hangs = (id: GroupId): boolean => HANGS[id];
 
 /** The depths that a group holds over ground of a form, whatever depth the ground has. @param floorM thermocline, metres */
-export function groupAtGround(
-  { id, depthM, capM }: Pick<Group, 'id' | 'depthM' | 'capM'>,
-  structure: Structure,
-  floorM: number,
-): Range {
+export function groupAtGround(group: GroupDepth, structure: Structure, floorM: number): Range {
+  const { id, capM } = group;
   const [above, below] = BAND[id] ?? [BAND_ABOVE, BAND_BELOW];
-  const wantedM = Math.min(
-    depthM * (FORM_FACTOR[structure]?.[id] ?? 1),
-    Math.min(capM / (1 + below), floorM / (1 + 0.5 * below)),
-  );
+  const wantedM = Math.min(wantedAtM(group, structure), capM / (1 + below), floorM / (1 + 0.5 * below));
   return [wantedM * (1 - above), Math.min(floorM, wantedM * (1 + below))];
 }
 

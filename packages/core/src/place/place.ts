@@ -123,8 +123,10 @@ interface PlaceCandidate {
   readonly group: Group;
   readonly depthM: [number, number];
   readonly placeGroups: readonly Fired<GroupVotes>[];
-  /** Log-weight lost where the place does not offer the group its depth. */
-  readonly cost: number;
+  /** How many fish of the group the place draws, as a weight among all places. */
+  readonly draws: number;
+  /** How far the place gathers this group rather than the others, as a factor. */
+  readonly gathers: number;
   weight: number;
 }
 
@@ -173,22 +175,33 @@ function candidatesOf(
   for (const structure of structures) {
     for (const cover of covers) {
       const { slots, rules, rarityCost, grows } = placeKind(structure, cover);
+      const votes = (structureVotes[structure] ?? 0) + (coverVotes[cover] ?? 0) - rarityCost;
       const placeGroups = facts.withTemporarySlots(slots, (here) => fire(rules, here));
       const bonus = tally(placeGroups);
       const over = grows ? coverTopM : undefined;
       for (const group of judged.groups) {
         if (group.share < MIN_CANDIDATE_SHARE) continue;
         const { depthM, cost } = groupAt(group, structure, cover, floorM, over);
-        const score =
-          (structureVotes[structure] ?? 0) + (coverVotes[cover] ?? 0) + (bonus[group.id] ?? 0) - cost - rarityCost;
-        candidates.push({ structure, cover, group, depthM, placeGroups, cost, weight: group.share * Math.exp(score) });
+        const draws = Math.exp(votes - cost);
+        const gathers = Math.exp(bonus[group.id] ?? 0);
+        candidates.push({ structure, cover, group, depthM, placeGroups, draws, gathers, weight: 0 });
       }
     }
   }
-  // Where no place offers a group its depth, the fish are there still, at the nearest that there is.
-  const least = new Map<GroupId, number>();
-  for (const { group, cost } of candidates) least.set(group.id, Math.min(cost, least.get(group.id) ?? Infinity));
-  for (const candidate of candidates) candidate.weight *= Math.exp(least.get(candidate.group.id) as number);
+  // A group is shared out among its places. How many of them suit it does not make more of it; what those gather that it
+  // lies at does, in their mean. Where no place offers it its depth it is there still, at the nearest that there is.
+  const lying = new Map<GroupId, { fish: number; gathered: number }>();
+  for (const { group, draws, gathers } of candidates) {
+    const sum = lying.get(group.id) ?? { fish: 0, gathered: 0 };
+    sum.fish += draws * gathers;
+    sum.gathered += draws * gathers * gathers;
+    lying.set(group.id, sum);
+  }
+  for (const candidate of candidates) {
+    const { group, draws, gathers } = candidate;
+    const { fish, gathered } = lying.get(group.id) as { fish: number; gathered: number };
+    candidate.weight = group.share * (gathered / fish) * ((draws * gathers) / fish);
+  }
   const total = candidates.reduce((sum, { weight }) => sum + weight, 0);
   const shares = new Map<GroupId, number>();
   for (const candidate of candidates) {

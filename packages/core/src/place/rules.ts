@@ -16,7 +16,6 @@ export const STRUCTURE_RULES: readonly Rule<Votes<Structure>>[] = [
       'main-lake-point': 0.8,
       'steep-bank': 0.8,
       'dam-face': 0.5,
-      'open-water': 0.4,
       riprap: 0.5,
       flat: -1,
       pocket: -1.2,

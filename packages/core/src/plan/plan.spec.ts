@@ -3,6 +3,7 @@ import type { ConditionsInput } from '../contract/conditions.js';
 import { COVERS, FRONTS, LEVELS, SKIES, STRUCTURES, WATER_KINDS, type CategoryId } from '../contract/ids.js';
 import { Plan } from '../contract/plan.js';
 import { categoryOf } from '../lures/categories.js';
+import { STRUCTURE_DEPTH_M } from '../place/places.js';
 import { anyConditions } from '../testing/any-conditions.js';
 import { day } from '../testing/days.js';
 import { makePlan, planDay, type SheetMoment } from './make-plan.js';
@@ -250,9 +251,9 @@ describe('categories come up under conditions that fit them', () => {
   ])('%s', (category, conditions) => expect(categories(conditions)).toContain(category));
 });
 
-/** Depth of all fish of a quarter hour in the mean, metres. */
-const meanM = ({ groups }: SheetMoment): number =>
-  groups.reduce((sum, { share, depthM }) => sum + (share * (depthM[0] + depthM[1])) / 2, 0) /
+/** Depth of all fish of a quarter hour in the mean, metres; none counted as higher than a depth. */
+const meanM = ({ groups }: SheetMoment, leastM = 0): number =>
+  groups.reduce((sum, { share, depthM }) => sum + share * Math.max(leastM, (depthM[0] + depthM[1]) / 2), 0) /
   groups.reduce((sum, { share }) => sum + share, 0);
 /** Steady mud holds fish on flats of a metre to a metre and a half. */
 const MUDDY_FLAT_M = 1.5;
@@ -331,13 +332,39 @@ describe('the plan', () => {
     expect(jerkbait(9.4)!.retrieve.pauseS).toEqual([4, 8]);
   });
 
-  it('never holds fish deeper in the mean as the water gets dirtier, but for the flats that steady mud puts them on', () => {
+  // What hangs over ground where none is so shallow is put down on it by dirt, which holds fish to what they can feel.
+  it('never holds fish deeper in the mean at a place as the water gets dirtier, but on its ground or the mud flats', () => {
+    fc.assert(
+      fc.property(
+        anyDay,
+        fc.constantFrom(...STRUCTURES),
+        fc.constantFrom(...COVERS),
+        number(0.1, 0.99),
+        (conditions, structure, cover, share) => {
+          const one = { ...conditions, structures: [structure], covers: [cover] };
+          const clear = planDay(one).moments;
+          const dirty = planDay({ ...one, visibilityM: Math.max(0.02, conditions.visibilityM! * share) }).moments;
+          const groundM = Math.min(1.12 * STRUCTURE_DEPTH_M[structure][0], conditions.maxDepthM!);
+          dirty.forEach((moment, index) =>
+            expect(meanM(moment)).toBeLessThanOrEqual(Math.max(MUDDY_FLAT_M, meanM(clear[index]!, groundM) + 0.02)),
+          );
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  // Which of several places and covers holds them changes with the water too, and each has depths of its own.
+  it('never holds fish deeper to speak of over all places as the water gets dirtier', () => {
     fc.assert(
       fc.property(anyDay, number(0.1, 0.99), (conditions, share) => {
         const clear = planDay(conditions).moments;
         const dirty = planDay({ ...conditions, visibilityM: Math.max(0.02, conditions.visibilityM! * share) }).moments;
+        const groundM = Math.max(...conditions.structures.map((structure) => STRUCTURE_DEPTH_M[structure][0]));
         dirty.forEach((moment, index) =>
-          expect(meanM(moment)).toBeLessThanOrEqual(Math.max(MUDDY_FLAT_M, meanM(clear[index]!) + 0.02)),
+          expect(meanM(moment)).toBeLessThanOrEqual(
+            Math.max(MUDDY_FLAT_M, 1.12 * groundM, meanM(clear[index]!) + 0.05),
+          ),
         );
       }),
       { numRuns: 60 },
