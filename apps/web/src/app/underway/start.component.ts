@@ -81,7 +81,7 @@ export class TripStartComponent {
   protected readonly past = computed(() =>
     this.all()
       .filter(({ review }) => review !== null)
-      .sort((a, b) => b.startMs - a.startMs)
+      .sort((a, b) => b.startMs - a.startMs || (a.id < b.id ? 1 : -1))
       .map(({ id, begin, startMs }) => ({ id, name: begin.name, when: sayShortDate(startMs, begin.place?.timeZone) })),
   );
   protected shortDate(date: string): string {
