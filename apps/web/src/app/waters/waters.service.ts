@@ -4,7 +4,9 @@ import {
   BehaviorSubject,
   combineLatest,
   concat,
+  filter,
   last,
+  map,
   merge,
   type Observable,
   of,
@@ -38,9 +40,16 @@ export class WatersService {
   /** Something of the waters or their readings has been changed, or what waited has been delivered. */
   readonly changed$ = this.reload$;
 
-  readonly waters$: Observable<Loaded<Water[]>> = combineLatest([this.books.book$, this.reload$]).pipe(
-    switchMap(([book]) => loading(this.api.get(`/books/${book}/waters`, z.array(Water)))),
+  private readonly watersOfBook$ = combineLatest([this.books.book$, this.reload$]).pipe(
+    switchMap(([book]) =>
+      loading(this.api.get(`/books/${book}/waters`, z.array(Water))).pipe(map((loaded) => ({ book, loaded }))),
+    ),
     shareReplay(1),
+  );
+  /** Waters of the open book. Who hears of another book first is not given those of the former one. */
+  readonly waters$: Observable<Loaded<Water[]>> = combineLatest([this.books.book$, this.watersOfBook$]).pipe(
+    filter(([book, { book: theirs }]) => book === theirs),
+    map(([, { loaded }]) => loaded),
   );
   /** Readings of the water looked at, latest first. */
   readonly readings$: Observable<Loaded<Reading[]>> = combineLatest([this.looked, this.reload$]).pipe(
