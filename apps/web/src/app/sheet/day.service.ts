@@ -136,24 +136,27 @@ export class DayService {
     return this.drafts.value[this.books.book] ?? null;
   }
 
-  /** Begins a new day on a water, from where its season stands; from its latest readings where that cannot be had. */
-  begin(water: Water): void {
+  /**
+   * Begins a new day on a water, from where its season stands; from its latest readings where that cannot be had.
+   * @param said conditions that were typed already, the date among them
+   */
+  begin(water: Water, said: Partial<ConditionsInput> = {}): void {
     this.season
       .of(water)
       .pipe(
         take(1),
-        map((season) => seasonDraft(season)),
+        map((season) => seasonDraft(season, undefined, said.date ? dayNumber(said.date) : undefined)),
         catchError(() =>
           combineLatest([
             this.waters.readingsOf(water.id).pipe(catchError(() => of<Reading[]>([]))),
             this.books.clock$,
           ]).pipe(
             take(1),
-            map(([readings, clock]) => draftFor(water, readings, clock)),
+            map(([readings, clock]) => draftFor(water, readings, clock, said.date)),
           ),
         ),
       )
-      .subscribe((draft) => this.replace(draft));
+      .subscribe((draft) => this.replace({ ...draft, typed: Object.keys(said), input: { ...draft.input, ...said } }));
   }
 
   /** Begins a day of the season in one of its zones. */

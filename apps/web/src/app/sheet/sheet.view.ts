@@ -6,6 +6,7 @@ import * as z from 'zod';
 import { ButtonDirective } from 'primeng/button';
 import { BookService } from '../base/book.service';
 import { SettingsService } from '../base/settings.service';
+import { FirstDayComponent } from '../waters/first-day.component';
 import { WatersService } from '../waters/waters.service';
 import { localInput } from '../ui/local-time';
 import { RunOnSheetComponent } from '../water/run-on-sheet.component';
@@ -31,6 +32,7 @@ import { isChangedSince, nextName } from './draft';
     AdviceComponent,
     ButtonDirective,
     DayTableComponent,
+    FirstDayComponent,
     FoldComponent,
     RodsOnSheetComponent,
     RouterLink,
@@ -62,6 +64,10 @@ export class SheetView {
   protected readonly draft = toSignal(this.day.draft$, { initialValue: null });
   protected readonly problems = toSignal(this.day.problems$, { initialValue: [] });
   protected readonly waters = toSignal(inject(WatersService).waters$, { initialValue: { state: 'loading' } as const });
+  protected readonly noWater = computed(() => {
+    const waters = this.waters();
+    return waters.state === 'ready' && !waters.value.length;
+  });
   protected readonly failed = toSignal(this.day.failed$, { initialValue: false });
   private readonly planned = toSignal(this.day.planned$, { initialValue: null });
   private readonly clock = toSignal(this.books.clock$);
@@ -98,6 +104,13 @@ export class SheetView {
       null
     );
   });
+
+  /** Columns of the windows' tabs: each as wide as its hours on the chart over it, or as its words where those are more. */
+  protected readonly columns = computed(() =>
+    (this.plan()?.windows ?? [])
+      .map(({ from, to }) => `minmax(min-content, ${minutesOf(to) - minutesOf(from)}fr)`)
+      .join(' '),
+  );
 
   /** What to have tied on for the day. */
   protected readonly rods = computed(() => onDeck(this.plan()?.windows ?? [], this.planned()?.conditions.maxRods));
@@ -152,6 +165,10 @@ export class SheetView {
     if (!next) return;
     this.select(next.id);
     document.getElementById(`tab-${next.id}`)?.focus();
+  }
+
+  protected startOwn(): void {
+    this.books.open('own');
   }
 
   protected startSaving(): void {

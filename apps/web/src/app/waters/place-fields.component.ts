@@ -34,6 +34,8 @@ export class PlaceFieldsComponent implements OnInit {
   readonly group = input.required<ReturnType<typeof placeControls>>();
   readonly whereProblem = input<string | null | undefined>(null);
   readonly zoneProblem = input<string | null | undefined>(null);
+  /** The zone stands to be changed even where it is in no doubt. */
+  readonly zoneShown = input(true);
 
   protected readonly mapOpen = signal(false);
   /** What the browser's position says of itself: that it is looked for, or why there is none. */
@@ -64,7 +66,8 @@ export class PlaceFieldsComponent implements OnInit {
       this.zone.set({ timeZone: timeZone.value, typed: true });
       this.settled.set(this.key());
     }
-    timeZone.valueChanges.subscribe((typed) => this.zone.set({ timeZone: typed, typed: true }));
+    // The zone of the place itself is nobody's word: it follows the place on.
+    timeZone.valueChanges.subscribe((now) => this.zone.set({ timeZone: now, typed: now !== this.found()?.there }));
     where.valueChanges
       .pipe(
         startWith(where.value),
@@ -77,7 +80,7 @@ export class PlaceFieldsComponent implements OnInit {
       .subscribe((found) => {
         this.found.set(found);
         if (!found || this.zone().typed) return;
-        timeZone.setValue(found.there, { emitEvent: false });
+        timeZone.setValue(found.there);
       });
   }
 
