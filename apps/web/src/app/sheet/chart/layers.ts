@@ -1,6 +1,7 @@
 import type { Plugin } from 'chart.js';
 import type { Ink } from '../../ui/ink';
 import { clipped, halo, penOf, type Pen } from '../../ui/pen';
+import { cellsOf, meet, placeOf, type Box } from './labels';
 import type { Group, Picture, Stroke } from './picture';
 
 /** Draws more on the sheet's own axes, in minutes past midnight and shown depth. */
@@ -135,14 +136,6 @@ function drawEdges(p: Pen, { picture, ink }: Scene): void {
   context.restore();
 }
 
-interface Box {
-  readonly left: number;
-  readonly top: number;
-  readonly right: number;
-  readonly bottom: number;
-}
-const meet = (a: Box, b: Box): boolean => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
-
 /** A lure as a brush stroke at the depth it runs. */
 function drawStroke(p: Pen, ink: Ink, stroke: Stroke, strong: boolean): Box {
   const { context, area } = p;
@@ -169,12 +162,30 @@ function drawStroke(p: Pen, ink: Ink, stroke: Stroke, strong: boolean): Box {
   return { left, right, top: y - 8, bottom: y + 8 };
 }
 
-/** Strokes of first choices everywhere and of the others in the chosen window; names where they fit without colliding. */
-function drawStrokes(p: Pen, { picture, ink, selectedId, named: withNames }: Scene): void {
-  const { context, area } = p;
+/** The words of a stroke, the most that may be said first: its name with the detail of a first choice, the name alone. */
+function wordsOf(p: Pen, ink: Ink, { name, detail, first }: Stroke) {
   const small = ink.sizePx * 0.8;
-  const bold = `700 ${ink.sizePx * 0.85}px ${ink.text}`;
-  const plain = `400 ${small}px ${ink.text}`;
+  const bold = { text: name.charAt(0).toUpperCase() + name.slice(1), font: `700 ${ink.sizePx * 0.85}px ${ink.text}` };
+  const plain = (text: string) => ({ text, font: `400 ${small}px ${ink.text}` });
+  return (first ? [[bold, plain(detail)], [bold]] : [[plain(name)]]).map((lines) => ({
+    lines,
+    lineHeight: small + 4,
+    height: lines.length * (small + 4),
+    width: Math.max(
+      ...lines.map(({ text, font }) => {
+        p.context.font = font;
+        return p.context.measureText(text).width;
+      }),
+    ),
+  }));
+}
+
+/**
+ * Strokes of first choices everywhere and of the others in the chosen window; names where they fit beside the lines of
+ * the windows and of the present moment and beside one another.
+ */
+function drawStrokes(p: Pen, { picture, ink, selectedId, nowMin, named: withNames }: Scene): void {
+  const { area } = p;
   const shown = picture.strokes.filter(({ first, windowId }) => first || windowId === selectedId);
   const rank = (stroke: Stroke) => (stroke.first ? 0 : 2) + (stroke.windowId === selectedId ? 0 : 1);
   const drawn = [...shown]
@@ -182,42 +193,30 @@ function drawStrokes(p: Pen, { picture, ink, selectedId, named: withNames }: Sce
     .map((stroke) => ({ stroke, own: drawStroke(p, ink, stroke, stroke.first) }));
   if (!withNames) return;
   const named: Box[] = [];
+  const lines = nowMin === null ? [] : [p.x(nowMin)];
   for (const { stroke, own } of drawn) {
     const others = drawn.filter((each) => each.own !== own);
     const everything = [...named, ...others.map((each) => each.own)];
     const firsts = [...named, ...others.filter((each) => each.stroke.first).map((each) => each.own)];
-    const chosen = stroke.windowId === selectedId;
-    const name = stroke.first ? stroke.name.charAt(0).toUpperCase() + stroke.name.slice(1) : stroke.name;
-    const lines = stroke.first
-      ? [
-          { text: name, font: bold },
-          { text: stroke.detail, font: plain },
-        ]
-      : [{ text: name, font: plain }];
-    const width = Math.max(
-      ...lines.map(({ text, font }) => {
-        context.font = font;
-        return context.measureText(text).width;
-      }),
-    );
-    if (width > own.right - own.left + 24 && !(chosen && stroke.first)) continue;
-    const height = lines.length * (small + 4);
-    const x = Math.min(Math.max(area.left + 4, own.left), area.right - width - 4);
-    const near = [own.top - height - 2, own.bottom + 3];
-    const far = [-20, -40, -60].map((up) => own.top - height + up).concat(own.bottom + 20, own.bottom + 40);
-    const boxAt = (top: number): Box => ({ left: x - 2, right: x + width + 2, top, bottom: top + height });
-    const free = (tops: readonly number[], obstacles: readonly Box[]) =>
-      tops
-        .map(boxAt)
-        .find(
-          (box) =>
-            box.top > area.top - 2 && box.bottom < area.bottom - 24 && !obstacles.some((other) => meet(box, other)),
-        );
-    // The name of a first choice may stand apart from its stroke, or over a lesser one; other names stand beside theirs.
-    const place = stroke.first ? (free([...near, ...far], everything) ?? free(near, firsts)) : free(near, everything);
-    if (!place) continue;
-    named.push(place);
-    lines.forEach(({ text, font }, at) => halo(p, ink, text, x, place.top + small + at * (small + 4), font));
+    const cells = cellsOf(Math.max(area.left, p.x(stroke.fromMin)), Math.min(area.right, p.x(stroke.toMin)), lines);
+    const beside = (obstacles: readonly Box[]) => (box: Box) =>
+      box.top > area.top - 2 && box.bottom < area.bottom - 24 && !obstacles.some((other) => meet(box, other));
+    for (const words of wordsOf(p, ink, stroke)) {
+      const above = own.top - words.height - 2;
+      const near = [above, own.bottom + 3];
+      const far = [above - 18, above - 38, above - 58, own.bottom + 20, own.bottom + 40];
+      // The name of a first choice may stand apart from its stroke, or over a lesser one; other names beside theirs.
+      const place = stroke.first
+        ? (placeOf(words, own, cells, [...near, ...far], beside(everything)) ??
+          placeOf(words, own, cells, near, beside(firsts)))
+        : placeOf(words, own, cells, near, beside(everything));
+      if (!place) continue;
+      named.push(place);
+      words.lines.forEach(({ text, font }, at) =>
+        halo(p, ink, text, place.left, place.top + words.lineHeight * (at + 1) - 4, font),
+      );
+      break;
+    }
   }
 }
 
