@@ -33,8 +33,37 @@ describe('the first minute', () => {
     await says(page.locator('.sheet .top'), 'My water.');
     await says(page.locator('inky-sentence'), /Water 56 °F/);
   });
+});
 
-  it('made nothing that the page complains of', () => {
+describe('underway in a short window', () => {
+  it.each([
+    ['a phone on its side', 844, 390],
+    ['a page at twice its size', 640, 400],
+    ['a phone at twice its size', 390, 420],
+  ])('leaves three fifths of the height for reading, and covers no choice: %s', async (_, width, height) => {
+    const page = await stage.page('/underway', { size: { width, height } });
+    const setOut = page.getByRole('button', { name: 'Set out with the plan on the sheet' });
+    const taps = page.locator('inky-taps');
+    await setOut.or(taps).first().waitFor();
+    if (await setOut.isVisible()) await setOut.click();
+    await taps.waitFor();
+    const covered = await page.evaluate(() => {
+      // What stands over the page in its reading column, from the left edge of the words on.
+      const x = document.querySelector('inky-trip-now')!.getBoundingClientRect().left + 20;
+      const rows = Array.from({ length: window.innerHeight }, (_, y) => document.elementFromPoint(x, y));
+      return rows.filter((element) => element?.closest('.thumb, nav')).length / window.innerHeight;
+    });
+    expect(covered).toBeLessThanOrEqual(0.4);
+    await page.getByRole('button', { name: 'Change', exact: true }).click();
+    for (const choice of await page.locator('inky-change button').all()) {
+      await choice.scrollIntoViewIfNeeded();
+      await choice.click({ trial: true });
+    }
+  });
+});
+
+describe('the page', () => {
+  it('has complained of nothing on the way', () => {
     expect(stage.complaints).toEqual([]);
   });
 });

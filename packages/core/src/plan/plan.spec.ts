@@ -360,7 +360,7 @@ describe('the plan', () => {
       fc.property(anyDay, number(0.1, 0.99), (conditions, share) => {
         const clear = planDay(conditions).moments;
         const dirty = planDay({ ...conditions, visibilityM: Math.max(0.02, conditions.visibilityM! * share) }).moments;
-        const groundM = Math.max(...conditions.structures.map((structure) => STRUCTURE_DEPTH_M[structure][0]));
+        const groundM = Math.max(...conditions.structures!.map((structure) => STRUCTURE_DEPTH_M[structure][0]));
         dirty.forEach((moment, index) =>
           expect(meanM(moment)).toBeLessThanOrEqual(
             Math.max(MUDDY_FLAT_M, 1.12 * groundM, meanM(clear[index]!) + 0.05),

@@ -76,6 +76,38 @@ export const CASTS_A_TAP = 20;
     .main span {
       color: var(--on-act);
     }
+    @media (max-height: 560px) and (min-width: 600px) and (max-width: 900px) {
+      .taps {
+        height: 100%;
+        grid-auto-rows: 1fr;
+      }
+      button {
+        min-height: 0;
+        padding: 0.1rem;
+      }
+      strong {
+        font-size: 1rem;
+      }
+      span {
+        display: none;
+      }
+    }
+    @media (max-height: 560px) and (max-width: 599px) {
+      .taps {
+        display: flex;
+        overflow-x: auto;
+      }
+      button,
+      button:nth-child(3n) {
+        flex: 1 0 5.5rem;
+        min-height: 3rem;
+        border-bottom: 0;
+        border-right: var(--stroke) solid var(--edge);
+      }
+      span {
+        display: none;
+      }
+    }
   `,
 })
 export class TapsComponent {

@@ -144,7 +144,12 @@ export class TripComponent {
 
   constructor() {
     // What opens in the middle is read from its top, wherever one had come to.
-    effect(() => this.box()?.nativeElement.focus());
+    effect(() => {
+      const panel = this.box()?.nativeElement;
+      panel?.focus({ preventScroll: true });
+      // Opened from farther down it is read from its top.
+      if (panel && panel.getBoundingClientRect().top < 0) panel.scrollIntoView();
+    });
   }
 
   protected effortWords({ hours, bites }: TripFindings): string {
