@@ -256,6 +256,63 @@ describe('weather from outside', () => {
     expect((await server.call('GET', '/api/books/own/outside')).body).toEqual({ address: null });
   });
 
+  it('comes in the open hourly layout from an address with the place put in, which is asked for no gauge', async () => {
+    await server.call('PUT', `/api/books/own/waters/${id(7)}`, WATER);
+    const hours = Array.from({ length: 72 }, (_, hour) =>
+      new Date(Date.parse('2026-03-01T00:00Z') + hour * 3_600_000).toISOString().slice(0, 16),
+    );
+    const column = (value: number) => hours.map(() => value);
+    service.answer = (response) =>
+      service.json(response, {
+        utc_offset_seconds: 0,
+        hourly_units: { temperature_2m: '°F', wind_speed_10m: 'mp/h' },
+        hourly: {
+          time: hours,
+          temperature_2m: column(50),
+          dew_point_2m: column(41),
+          wind_speed_10m: column(10),
+          cloud_cover: column(100),
+        },
+      });
+    const address = `${service.address}/weather?lat={latitude}&lon={longitude}&start={from}&end={to}`;
+    const body = { address, privateNetwork: true };
+    // Tried first: what it gives is told, and nothing hangs on it yet.
+    expect((await server.call('POST', '/api/books/own/outside/try', body)).body).toEqual({
+      weather: { days: 3, first: '2026-03-01', last: '2026-03-03' },
+      gauge: null,
+    });
+    expect((await server.call('GET', '/api/books/own/outside')).body).toEqual({ address: null });
+    expect(service.asked[0]!.search).toMatch(/^\?lat=[\d.-]+&lon=[\d.-]+&start=\d{4}-\d\d-\d\d&end=\d{4}-\d\d-\d\d$/);
+    expect((await server.call('PUT', '/api/books/own/outside', body)).body).toEqual(body);
+    const own = (await server.call('GET', `/api/books/own/waters/${id(7)}/outside`)).body as OutsideAt;
+    expect(own.weather).toMatchObject({ source: new URL(address).host, failure: null });
+    expect(own.weatherDays[1]).toMatchObject({ airTempC: 10, dewPointC: 5, windMps: 4.47, cloudFraction: 1 });
+    expect(own.gauge).toMatchObject({ source: null, failure: null, asking: false });
+  });
+
+  it.each([
+    ['a part that nobody knows', 'http://a.example/?x={latitude}&y={longitude}&z={town}', 'between braces'],
+    ['half of a place', 'http://a.example/?x={latitude}', 'both {latitude} and {longitude}'],
+  ])('refuses an address with %s', async (_, address, words) => {
+    expect(await server.call('PUT', '/api/books/own/outside', { address })).toMatchObject({
+      status: 422,
+      body: { detail: expect.stringContaining(words) },
+    });
+  });
+
+  it('says of an address that is tried what is wrong with it', async () => {
+    const found = async (body: object) => (await server.call('POST', '/api/books/own/outside/try', body)).body;
+    service.answer = (response) => service.json(response, { hourly: { time: [1] } });
+    expect(await found({ address: service.address, privateNetwork: true })).toEqual({
+      weather: { failure: expect.stringContaining('sends what cannot be read') },
+      gauge: { failure: expect.stringContaining('answers with an error (404)') },
+    });
+    expect(await server.call('POST', '/api/books/own/outside/try', { address: service.address })).toMatchObject({
+      status: 422,
+      body: { detail: expect.stringContaining('is in a network of your own') },
+    });
+  });
+
   it('comes from a CSV file, which is refused whole where a line cannot be read', async () => {
     await server.call('PUT', `/api/books/own/waters/${id(7)}`, WATER);
     const send = (body: string) =>

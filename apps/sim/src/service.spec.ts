@@ -1,6 +1,7 @@
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { GaugeHours, WeatherHours } from '@inky-shoal/core';
+import { daysOfWeather, readHourlyLayout } from '@inky-shoal/core/formats';
 import { standIns } from './service.js';
 
 let server: Server;
@@ -26,6 +27,21 @@ describe('the stand-ins', () => {
     expect(weather.issuedAt).toBe('2027-03-05T12:00:00.000Z');
     expect(weather.firstHour).toBe('2027-03-01T00:00:00.000Z');
     expect(weather.airTempC.length).toBe(24 * 14 + 13);
+  });
+  it('serve the same weather in the open hourly layout, in either units', async () => {
+    const context = { timeZone: 'America/Chicago', now: '2027-03-05T14:12:00Z' };
+    const weather = WeatherHours.parse((await ask(`/weather?${QUERY}`)).body);
+    const days = daysOfWeather(weather, context.timeZone);
+    for (const units of ['us', 'metric']) {
+      const read = readHourlyLayout((await ask(`/hourly?${QUERY}&units=${units}`)).body, context);
+      if (!read.ok) throw new Error(read.words);
+      expect(read.days.length).toBe(days.length);
+      read.days.forEach((day, at) => {
+        expect(day.airTempC).toBeCloseTo(days[at]!.airTempC, 1);
+        expect(day.windMps).toBeCloseTo(days[at]!.windMps, 1);
+        expect(Math.abs(day.rainMm - days[at]!.rainMm)).toBeLessThan(2);
+      });
+    }
   });
   it('serve the gauge up to now', async () => {
     const gauge = GaugeHours.parse((await ask(`/gauge?${QUERY}`)).body);

@@ -1,4 +1,4 @@
-import { instant, type GaugeHours } from '@inky-shoal/core';
+import { instant, toShown, type GaugeHours, type UnitSystem } from '@inky-shoal/core';
 import { FERROW_CLIMATE, gaugeHours, TERN_CLIMATE, weatherHours, type Climate } from '@inky-shoal/demo';
 import express, { type Express, type Request, type Response } from 'express';
 import * as z from 'zod';
@@ -8,7 +8,18 @@ const HOUR_MS = 3_600_000;
 const MAX_HOURS = 3 * 366 * 24;
 
 const degrees = (most: number) => z.coerce.number().min(-most).max(most);
-const Query = z.object({ latitude: degrees(90), longitude: degrees(180), from: instant, now: instant });
+/** A moment, or the day that begins with it. */
+const moment = z.preprocess(
+  (value) => (/^\d{4}-\d\d-\d\d$/.test(String(value)) ? `${String(value)}T00:00:00Z` : value),
+  instant,
+);
+const Query = z.object({
+  latitude: degrees(90),
+  longitude: degrees(180),
+  from: moment,
+  now: instant,
+  units: z.enum(['us', 'metric']).default('metric'),
+});
 
 /** The nearest of the made-up climates. */
 const climateAt = (latitude: number): Climate =>
@@ -30,15 +41,52 @@ function gauge(climate: Climate, fromMs: number, nowMs: number): GaugeHours {
   };
 }
 
+const hourlyColumn = (values: readonly (number | null)[], shown: (value: number) => number = (value) => value) =>
+  values.map((value) => (value === null ? null : Math.round(shown(value) * 100) / 100));
+
+/** The same weather in the open hourly layout: columns with a time in it, and the units that they are in. */
+function hourly(climate: Climate, fromMs: number, nowMs: number, units: UnitSystem) {
+  const weather = weatherHours(climate, fromMs, nowMs);
+  const [us, first] = [units === 'us', Date.parse(weather.firstHour)];
+  const temp = (celsius: number) => toShown('temp', celsius, units);
+  return {
+    utc_offset_seconds: 0,
+    hourly_units: {
+      time: 'iso8601',
+      temperature_2m: us ? '°F' : '°C',
+      dew_point_2m: us ? '°F' : '°C',
+      pressure_msl: 'hPa',
+      cloud_cover: '%',
+      wind_speed_10m: us ? 'mp/h' : 'km/h',
+      wind_direction_10m: '°',
+      precipitation: us ? 'inch' : 'mm',
+      shortwave_radiation: 'W/m²',
+    },
+    hourly: {
+      time: weather.airTempC.map((_, hour) => new Date(first + hour * HOUR_MS).toISOString().slice(0, 16)),
+      temperature_2m: hourlyColumn(weather.airTempC, temp),
+      dew_point_2m: hourlyColumn(weather.dewPointC, temp),
+      pressure_msl: hourlyColumn(weather.pressureHpa),
+      cloud_cover: hourlyColumn(weather.cloudFraction, (share) => share * 100),
+      wind_speed_10m: hourlyColumn(weather.windMps, (mps) => (us ? mps / 0.44704 : mps * 3.6)),
+      wind_direction_10m: hourlyColumn(weather.windFromDeg),
+      precipitation: hourlyColumn(weather.rainMm, (mm) => (us ? mm / 25.4 : mm)),
+      shortwave_radiation: hourlyColumn(weather.solarWm2),
+    },
+  };
+}
+
 /**
- * Stand-ins for what lies outside: `/weather` and `/gauge`, asked with latitude, longitude, from and now. Everything
+ * Stand-ins for what lies outside: `/weather` and `/gauge`, asked with latitude, longitude, from and now, and
+ * `/hourly`, the same weather in the open layout, in the units asked for. Everything
  * they say is made up from a seed; the same question gets the same answer.
  */
 export function standIns(): Express {
   const app = express();
   app.disable('x-powered-by');
   const answer =
-    (make: (climate: Climate, fromMs: number, nowMs: number) => unknown) => (request: Request, response: Response) => {
+    (make: (climate: Climate, fromMs: number, nowMs: number, units: UnitSystem) => unknown) =>
+    (request: Request, response: Response) => {
       const query = Query.safeParse(request.query);
       if (!query.success) {
         const [first] = query.error.issues;
@@ -47,15 +95,16 @@ export function standIns(): Express {
           .json({ detail: `${first?.path.join('.') ?? 'query'}: ${first?.message ?? 'not understood'}` });
         return;
       }
-      const { latitude, from, now } = query.data;
+      const { latitude, from, now, units } = query.data;
       const [fromMs, nowMs] = [Date.parse(from), Date.parse(now)];
       if (fromMs > nowMs || nowMs - fromMs > MAX_HOURS * HOUR_MS) {
         response.status(422).json({ detail: 'from: expected a moment before now, by three years at most' });
         return;
       }
-      response.json(make(climateAt(latitude), fromMs, nowMs));
+      response.json(make(climateAt(latitude), fromMs, nowMs, units));
     };
   app.get('/weather', answer(weatherHours));
   app.get('/gauge', answer(gauge));
+  app.get('/hourly', answer(hourly));
   return app;
 }

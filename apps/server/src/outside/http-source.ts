@@ -1,4 +1,5 @@
 import { ExponentialBackoff, handleWhen, isTaskCancelledError, retry, timeout, TimeoutStrategy, wrap } from 'cockatiel';
+import { isTemplate, type OutsidePart } from '@inky-shoal/core';
 import { ask, TooLong, type Answer } from './ask.js';
 import type { HoursReader } from './hours-reader.js';
 import { NotReachable } from './reachable.js';
@@ -27,6 +28,22 @@ export interface ServiceAddress {
   readonly privateNetwork: boolean;
 }
 
+/** Days ahead of now that a forecast is asked for, where the address has room for an end. */
+const DAYS_AHEAD = 10;
+
+/** An address with the place and the days put in where it has room for them. */
+function addressFor(template: string, { place, from, now }: OutsideQuery): URL {
+  const ends = new Date(Date.parse(now) + DAYS_AHEAD * 86_400_000).toISOString();
+  const parts: Record<OutsidePart, string> = {
+    latitude: String(place.latitude),
+    longitude: String(place.longitude),
+    from: from.slice(0, 10),
+    to: ends.slice(0, 10),
+    now,
+  };
+  return new URL(template.replace(/\{(\w+)\}/g, (_, name: OutsidePart) => encodeURIComponent(parts[name])));
+}
+
 /** Hours from a service over HTTP: JSON in columns, checked before it is let in, told as days. */
 export class HttpSource {
   readonly name: string;
@@ -43,10 +60,7 @@ export class HttpSource {
 
   /** @throws SourceFailure where it cannot say */
   async days({ place, from, now }: OutsideQuery): Promise<DaysTold> {
-    const { address } = this.at;
-    const url = new URL(this.kind, address.endsWith('/') ? address : `${address}/`);
-    const asked = { latitude: String(place.latitude), longitude: String(place.longitude), from, now };
-    for (const [name, value] of Object.entries(asked)) url.searchParams.set(name, value);
+    const url = this.url({ place, from, now });
     const { timeoutMs, retries, firstWaitMs } = this.retryPolicy;
     const policy = wrap(
       retry(
@@ -75,12 +89,22 @@ export class HttpSource {
       );
     }
     const read = await this.reader.read({ as: `${this.kind}-json`, text, timeZone: place.timeZone, now });
-    if (read.ok) return read;
+    if (read.ok) return { ...read, source: read.source ?? this.name };
     throw new SourceFailure(
       read.why === 'no-json'
         ? `${this.name} sends something that is not JSON`
         : `${this.name} sends what cannot be read (${read.words})`,
     );
+  }
+
+  private url(query: OutsideQuery): URL {
+    const { address } = this.at;
+    if (isTemplate(address)) return addressFor(address, query);
+    const { place, from, now } = query;
+    const url = new URL(this.kind, address.endsWith('/') ? address : `${address}/`);
+    const asked = { latitude: String(place.latitude), longitude: String(place.longitude), from, now };
+    for (const [name, value] of Object.entries(asked)) url.searchParams.set(name, value);
+    return url;
   }
 
   private async once(url: URL, signal: AbortSignal): Promise<string> {

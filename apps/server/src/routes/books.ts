@@ -154,6 +154,11 @@ export function bookRoutes(books: Library): Router {
     await outside.setAddress(bodyOf(request, OutsideAddress));
     response.json((await outside.service()) ?? { address: null });
   });
+  router.post('/books/:book/outside/try', async (request, response) => {
+    const book = bookOf(request);
+    const [water] = await book.waters.all();
+    response.json(await book.outside.tried(bodyOf(request, OutsideAddress), water));
+  });
 
   router.get('/books/:book/plans', async (request, response) => {
     response.json(await bookOf(request).plans.all());

@@ -1,7 +1,9 @@
 import {
   GaugeDay,
+  isTemplate,
   type OutsideAddress,
   type OutsideAt,
+  type OutsideFound,
   type OutsideState,
   type Water,
   WeatherDay,
@@ -26,6 +28,11 @@ const WAIT_MS = 1500;
 const FIRST_DAYS_BACK = 560;
 /** Later ones ask again for the last days, which may have been put right since. */
 const AGAIN_DAYS = 3;
+/** Days of which an address is asked when it is tried. */
+const TRIED_DAYS = 3;
+const TRY_ONCE: RetryPolicy = { timeoutMs: 6000, retries: 0, firstWaitMs: 0 };
+/** Where it is asked for in a book without waters. */
+const ANYWHERE = { latitude: 35, longitude: -90, timeZone: 'UTC' };
 const ADDRESS = 'weather-address';
 const PRIVATE = 'weather-private';
 
@@ -75,6 +82,34 @@ export class OutsideService {
     await this.facts.set(ADDRESS, address);
   }
 
+  /**
+   * Tries an address before anything hangs on it: what it gives of the last days, or why it gives nothing.
+   * @throws NotReachable where it is in a private network and that was not allowed
+   */
+  async tried({ address, privateNetwork = false }: OutsideAddress, water: Water | undefined): Promise<OutsideFound> {
+    if (address === null) return { weather: { failure: 'No service is asked' }, gauge: null };
+    if (!privateNetwork) refusePrivateHost(new URL(address).hostname);
+    const now = this.clock.bookNow();
+    const from = new Date(Date.parse(now) - TRIED_DAYS * DAY_MS).toISOString();
+    const found = async (kind: OutsideKind): Promise<OutsideFound['weather']> => {
+      try {
+        const source = new HttpSource({ address, privateNetwork }, kind, this.reader, {
+          ...TRY_ONCE,
+          ...this.retryPolicy,
+        });
+        const { days } = await source.days({ place: water?.place ?? ANYWHERE, from, now });
+        const [first, last] = [days[0], days.at(-1)];
+        if (!first || !last) return { failure: `${source.name} has no whole day of figures` };
+        return { days: days.length, first: first.date, last: last.date };
+      } catch (error) {
+        if (error instanceof SourceFailure) return { failure: error.message };
+        throw error;
+      }
+    };
+    const [weather, gauge] = await Promise.all([found('weather'), isTemplate(address) ? null : found('gauge')]);
+    return { weather, gauge };
+  }
+
   /** What is known at a water, brought up to date first where that is quick. `ask` asks even when all is fresh. */
   async at(water: Water, ask = false): Promise<OutsideAt> {
     const [weather, gauge] = await Promise.all([
@@ -94,7 +129,7 @@ export class OutsideService {
     const now = this.clock.bookNow();
     const read = await this.reader.read({ as: 'weather-csv', text, timeZone: water.place.timeZone, now });
     if (!read.ok) throw new SourceFailure(read.words);
-    return this.keep(water, 'weather', 'a file', read);
+    return this.keep(water, 'weather', 'a file', { ...read, source: read.source ?? 'a file' });
   }
 
   /** Keeps days of weather as a file told them. @returns those that stood in their places */
@@ -124,7 +159,7 @@ export class OutsideService {
   /** @returns whether the question is still on its way */
   private async refresh(water: Water, kind: OutsideKind, ask: boolean): Promise<boolean> {
     const service = await this.service();
-    if (service === null) return false;
+    if (service === null || (kind === 'gauge' && isTemplate(service.address))) return false;
     const key = `${water.id} ${kind}`;
     let question = this.underway.get(key);
     if (!question) {

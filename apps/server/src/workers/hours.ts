@@ -4,6 +4,8 @@ import {
   daysOfGauge,
   daysOfWeather,
   guessWeatherMapping,
+  isHourlyLayout,
+  readHourlyLayout,
   readTable,
   readWeather,
   TableProblem,
@@ -22,7 +24,8 @@ export interface HoursText {
 export type HoursRead =
   | {
       readonly ok: true;
-      readonly source: string;
+      /** As the text names it; null where it does not. */
+      readonly source: string | null;
       readonly issuedAt: string;
       readonly days: readonly (WeatherDay | GaugeDay)[];
     }
@@ -53,6 +56,10 @@ function hoursIn({ as, text, timeZone, now }: HoursText): HoursRead {
     const where = first?.path ? `${first.path}: ` : '';
     return { ok: false, why: 'shape', words: `${where}${first?.message ?? 'another shape'}` };
   };
+  if (as === 'weather-json' && isHourlyLayout(body)) {
+    const read = readHourlyLayout(body, { timeZone, now });
+    return read.ok ? { ok: true, source: null, issuedAt: now, days: read.days } : { ...read, why: 'shape' };
+  }
   if (as === 'weather-json') {
     const hours = parse(WeatherHours, body);
     if (!hours.ok) return refused(hours.problems);

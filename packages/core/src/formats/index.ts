@@ -14,6 +14,7 @@ export {
   type WeatherRole,
   type WeatherUnits,
 } from './weather-mapping.js';
+export { isHourlyLayout, readHourlyLayout, type HourlyRead } from './hourly-layout.js';
 export { routeToGpx, type Waypoint } from './gpx.js';
 export { guarded, unguarded } from './formula.js';
 export { csvOf, readingsToCsv } from './csv-text.js';

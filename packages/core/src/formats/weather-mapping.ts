@@ -112,6 +112,10 @@ const NAMED: { readonly [M in WeatherMeasure]: readonly (readonly [WeatherUnits[
   ],
 };
 
+/** Whether a unit of a measure is known by such words. */
+export const isUnitOf = (measure: WeatherMeasure, words: string): boolean =>
+  (NAMED[measure] as readonly (readonly [string, RegExp])[]).some(([, known]) => known.test(words));
+
 /** The unit that figures seem to be in where no title says it; those of the user where the figures say nothing. */
 function unitByFigures(measure: WeatherMeasure, most: number, units: UnitSystem): string {
   const us = units === 'us';

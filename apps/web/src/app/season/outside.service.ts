@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { OutsideAddress, OutsideAt, WeatherDay } from '@inky-shoal/core';
+import { OutsideAddress, OutsideAt, OutsideFound, WeatherDay } from '@inky-shoal/core';
 import {
   catchError,
   concat,
@@ -98,6 +98,13 @@ export class OutsideService {
     return this.api
       .get(`/books/${this.books.book}/outside`, OutsideAddress)
       .pipe(map(({ address, privateNetwork = false }) => ({ address, privateNetwork })));
+  }
+
+  /** Asks an address once, to see what it gives. */
+  try(body: KeptAddress): Observable<OutsideFound> {
+    return this.api
+      .send({ method: 'POST', path: `/books/${this.books.book}/outside/try`, body })
+      .pipe(map((found) => OutsideFound.parse(found)));
   }
 
   setAddress(body: KeptAddress): Observable<unknown> {

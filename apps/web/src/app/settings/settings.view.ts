@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { SCHOOL_IDS, SCHOOL_SIDES, type Book, type SchoolId, type SchoolSide, type UnitSystem } from '@inky-shoal/core';
-import { catchError, EMPTY, filter, switchMap } from 'rxjs';
+import { catchError, EMPTY, filter, switchMap, tap } from 'rxjs';
 import { ButtonDirective } from 'primeng/button';
 import { BookService } from '../base/book.service';
 import type { KeptAddress } from '../base/loaded';
@@ -16,6 +16,7 @@ import { OneOfComponent } from '../ui/one-of.component';
 import { BackupsComponent } from './backups.component';
 import { ShareComponent } from './share.component';
 import { AddressFieldComponent } from './address-field.component';
+import { sayFound } from './found-words';
 import { InstrumentsFieldComponent } from './instruments-field.component';
 
 /** Units, look, and which book is open. */
@@ -45,6 +46,8 @@ export class SettingsView {
 
   protected readonly address = signal<KeptAddress>({ address: null, privateNetwork: false });
   protected readonly addressProblem = signal<string | null>(null);
+  /** What was found at the address when it was set. */
+  protected readonly addressSays = signal<string | null>(null);
 
   protected readonly units = toSignal(this.settings.units$, { requireSync: true });
   protected readonly look = toSignal(this.settings.look$, { requireSync: true });
@@ -70,16 +73,26 @@ export class SettingsView {
       .subscribe((address) => this.address.set(address));
   }
 
+  /** Keeps the address, and says what it gives: a service that is silent now may answer later. */
   protected keepAddress(kept: KeptAddress): void {
-    this.outside.setAddress(kept).subscribe({
-      next: () => {
-        this.addressProblem.set(null);
-        this.notices.say(
-          kept.address ? 'Address kept. The season asks it from now on.' : 'No service is asked any more.',
-        );
-      },
-      error: (error: Error) => this.addressProblem.set(error.message),
-    });
+    this.addressSays.set(null);
+    this.outside
+      .setAddress(kept)
+      .pipe(
+        tap(() => {
+          this.addressProblem.set(null);
+          if (kept.address) this.addressSays.set('Kept. Asking it what it gives…');
+          else this.notices.say('No service is asked any more.');
+        }),
+        switchMap(() => (kept.address ? this.outside.try(kept) : EMPTY)),
+      )
+      .subscribe({
+        next: (found) => this.addressSays.set(`Kept. ${sayFound(found)}`),
+        error: (error: Error) => {
+          this.addressSays.set(null);
+          this.addressProblem.set(error.message.replace(/^address: /, ''));
+        },
+      });
   }
 
   protected readonly schools = toSignal(this.settings.schools$, { requireSync: true });
