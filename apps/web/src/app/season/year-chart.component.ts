@@ -17,6 +17,8 @@ const GUTTER = 66;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<div #frame class="frame" tabindex="0" role="region" aria-label="The year by day">
     <div class="sheet" [style.height.px]="height()">
+      <!-- The axis and the names of the rows stay in sight while the year is moved under them. -->
+      <canvas #margin class="margin" aria-hidden="true" [style.margin-bottom.px]="-height()"></canvas>
       <canvas
         #canvas
         role="img"
@@ -41,6 +43,13 @@ const GUTTER = 66;
     canvas {
       cursor: crosshair;
     }
+    .margin {
+      display: block;
+      position: sticky;
+      left: 0;
+      z-index: 1;
+      pointer-events: none;
+    }
   `,
 })
 export class YearChartComponent {
@@ -60,13 +69,21 @@ export class YearChartComponent {
   readonly picked = output<number>();
 
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
+  private readonly margin = viewChild.required<ElementRef<HTMLCanvasElement>>('margin');
   private readonly frame = viewChild.required<ElementRef<HTMLElement>>('frame');
   private readonly picture = computed(() => yearPicture(this.year(), this.zone(), this.units(), this.lastYear()));
   protected readonly height = computed(() => TEMPS_HEIGHT + AXIS_HEIGHT + roomBelow(this.picture()));
   private scene: YearScene | null = null;
+  private readonly layers = yearLayers(() => this.scene);
   private readonly chart = new DrawnChart({
     canvas: () => this.canvas().nativeElement,
-    layers: yearLayers(() => this.scene),
+    layers: {
+      ...this.layers,
+      afterDraw: (chart, ...rest) => {
+        void this.layers.afterDraw?.(chart, ...rest);
+        this.copyMargin(chart.canvas);
+      },
+    },
     axes: () => this.axes(),
     points: () => this.picture().temps.map((y, at) => ({ x: this.picture().firstDay + at, y })),
     made: () => this.showToday(),
@@ -92,6 +109,21 @@ export class YearChartComponent {
     const { firstDay, lastDay } = this.picture();
     const day = Math.round(this.chart.valueAt(offsetX) ?? firstDay);
     return Math.min(lastDay, Math.max(firstDay, day));
+  }
+
+  /** Copies the axis and the names of the rows, as they are drawn, over what is moved under them. */
+  private copyMargin(drawn: HTMLCanvasElement): void {
+    const margin = this.margin().nativeElement;
+    const density = drawn.width / (drawn.clientWidth || 1);
+    margin.width = Math.round(GUTTER * density);
+    margin.height = drawn.height;
+    margin.style.width = `${GUTTER}px`;
+    margin.style.height = `${drawn.clientHeight}px`;
+    const context = margin.getContext('2d');
+    if (!context || !this.scene || !margin.width || !margin.height) return;
+    context.fillStyle = this.scene.ink.paper;
+    context.fillRect(0, 0, margin.width, margin.height);
+    context.drawImage(drawn, 0, 0, margin.width, margin.height, 0, 0, margin.width, margin.height);
   }
 
   /** On a narrow screen the year is wider than the page: begin with today in sight. */

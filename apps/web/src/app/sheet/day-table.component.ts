@@ -9,7 +9,7 @@ import { sayDepths, sayHours, windowName } from './words';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [TableComponent],
   template: `
-    <inky-table label="The day as a table" [rows]="rows()">
+    <inky-table label="The day as a table" wide [rows]="rows()">
       <ng-template #head>
         <tr>
           <th scope="col">Window</th>

@@ -115,6 +115,10 @@ export class SheetView {
   /** What to have tied on for the day. */
   protected readonly rods = computed(() => onDeck(this.plan()?.windows ?? [], this.planned()?.conditions.maxRods));
 
+  /** What is better thought of before one goes; what is serious stands by the advice. */
+  protected readonly minorCautions = computed(
+    () => this.plan()?.cautions.filter(({ severity }) => severity === 'advice') ?? [],
+  );
   protected readonly saving = signal(false);
   protected readonly tableOpen = signal(false);
   private readonly changed = computed(() => {

@@ -82,9 +82,6 @@ export class AdviceComponent {
   protected readonly reasonsOpen = signal(false);
   protected readonly placeReasons = computed(() => this.window().holding[0]?.because.slice(0, 5) ?? []);
   protected readonly cautions = computed(() => this.plan().cautions.filter(({ severity }) => severity !== 'advice'));
-  protected readonly minorCautions = computed(() =>
-    this.plan().cautions.filter(({ severity }) => severity === 'advice'),
-  );
 
   private readonly asked = computed(() => ({
     conditions: this.conditions(),
