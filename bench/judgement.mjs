@@ -1,4 +1,5 @@
-import { Conditions, makePlan, ruleLibrary, tippingPoints } from '@inky-shoal/core';
+import { Conditions, makePlan, tippingPoints } from '@inky-shoal/core';
+import { ruleLibrary } from '@inky-shoal/core/plan/library';
 import { DEMO } from '@inky-shoal/demo';
 import { ask, DAYS } from './days/index.mjs';
 

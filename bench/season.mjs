@@ -154,7 +154,7 @@ async function pageBlockedMs() {
       const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
       const page = await context.newPage();
       await page.goto(`${server.address}/season`);
-      await page.locator('inky-year-chart canvas').waitFor();
+      await page.locator('inky-year-chart canvas[role=img]').waitFor();
       await page.waitForTimeout(1500);
       const longest = await page.evaluate(
         () =>

@@ -12,7 +12,7 @@ afterAll(() => stage.strike());
 const heading = 'main h1';
 const season = async (path = '/season', options = {}) => {
   const page = await stage.page(path, options);
-  await page.locator('inky-year-chart canvas').waitFor();
+  await page.locator('inky-year-chart canvas[role=img]').waitFor();
   return page;
 };
 
@@ -76,7 +76,7 @@ describe('the season of the demo lake', () => {
       page.getByRole('link', { name: 'Season' }).click(),
     ]);
     expect(worker.url()).toContain('worker');
-    await page.locator('inky-year-chart canvas').waitFor();
+    await page.locator('inky-year-chart canvas[role=img]').waitFor();
   });
 
   it('works at the size of a phone', async () => {
@@ -197,7 +197,7 @@ describe('the weather service', () => {
     const page = await stage.page('/settings');
     try {
       await page.goto(`${server.address}/season`);
-      await page.locator('inky-year-chart canvas').waitFor();
+      await page.locator('inky-year-chart canvas[role=img]').waitFor();
       await says(page.locator('.sources'), 'Weather of 13 March');
       const before = await textOf(page.locator(heading));
       await standIns.kill();
@@ -218,7 +218,7 @@ describe('the weather service', () => {
     const page = await stage.page('/settings');
     try {
       await page.goto(`${server.address}/season`);
-      await page.locator('inky-year-chart canvas').waitFor();
+      await page.locator('inky-year-chart canvas[role=img]').waitFor();
       await says(page.locator('.sources'), 'No weather is known: the usual year of the latitude stands in for it.');
     } finally {
       await page.close();
@@ -234,7 +234,7 @@ describe('the weather service', () => {
     await page.getByLabel('Where', { exact: true }).fill('40, -83');
     await page.getByRole('button', { name: 'Add it' }).click();
     await page.getByRole('button', { name: 'Its season' }).click();
-    await page.locator('inky-year-chart canvas').waitFor();
+    await page.locator('inky-year-chart canvas[role=img]').waitFor();
     await says(page.locator('.sources'), 'No reading yet');
     await says(page.locator('.sources'), 'No weather: give a service in Settings, or a CSV file here.');
     const day = (date: string) =>

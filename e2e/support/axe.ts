@@ -29,7 +29,7 @@ export async function violations(page: Page): Promise<string[]> {
 const VIEWS: [name: string, path: (compare: string) => string, ready: string][] = [
   ['sheet', () => '/sheet', '.note'],
   ['water', () => '/water', '.list li button'],
-  ['season', () => '/season', 'inky-year-chart canvas'],
+  ['season', () => '/season', 'inky-year-chart canvas[role=img]'],
   ['waters', () => '/waters', 'tbody tr'],
   ['plans', () => '/plans', 'main li'],
   ['compare', (compare) => compare, 'tbody tr'],

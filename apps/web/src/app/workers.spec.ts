@@ -1,5 +1,5 @@
 import { deserialize, serialize } from 'node:v8';
-import { Conditions, type SeasonInput } from '@inky-shoal/core';
+import { ASKED_FOR, Conditions, type SeasonInput } from '@inky-shoal/core';
 import { bedToBytes } from '@inky-shoal/core/chart';
 import { INPUT, FRAME, VALUES, WATER, lonLat } from '../testing/test-lake';
 import { plannerApi } from './base/planner/planner-api';
@@ -29,8 +29,8 @@ describe('what the planner answers goes over the border whole', () => {
     expect(over(points)).toEqual(points);
     const others = plannerApi.othersWould(CONDITIONS, day.plan, 'w1', 'us');
     expect(over(others)).toEqual(others);
-    const rules = plannerApi.ruleLibrary('metric');
-    expect(over(rules)).toEqual(rules);
+    const deciding = plannerApi.decidingCondition(CONDITIONS, 'w1', ASKED_FOR);
+    expect(over(deciding)).toEqual(deciding);
     expect(over(plannerApi.rulesToday(CONDITIONS))).toEqual(plannerApi.rulesToday(CONDITIONS));
   });
 

@@ -5,7 +5,9 @@ import { day } from '../testing/days.js';
 import { makePlan } from './make-plan.js';
 import { othersWould } from './others.js';
 import { tippingPoints } from './tipping.js';
-import { ruleLibrary, RULES_BY_STEP, rulesToday } from './rule-library.js';
+import { ruleLibrary } from './library/rule-library.js';
+import { RULES_BY_STEP } from './rules-by-step.js';
+import { rulesToday } from './rules-today.js';
 
 const plan = (feedback: Feedback[], more: Partial<ConditionsInput> = {}) => makePlan(day({ feedback, ...more }));
 const first = (it: ReturnType<typeof plan>) => it.windows[1]!.presentations[0]!;

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { type LibraryRule, nameOf } from '@inky-shoal/core';
+import { ruleLibrary } from '@inky-shoal/core/plan/library';
 import { WATER_ANSWERS } from '@inky-shoal/core/underway';
 import { catchError, map, of, switchMap } from 'rxjs';
 import { capital } from '../sheet/words';
@@ -38,8 +39,8 @@ export class RulesView {
   private readonly planner = inject(PlannerService);
   private readonly units$ = inject(SettingsService).units$;
 
-  private readonly library = toSignal(this.units$.pipe(switchMap((units) => this.planner.library(units))), {
-    initialValue: null,
+  private readonly library = toSignal(this.units$.pipe(map((units) => ruleLibrary(units))), {
+    requireSync: true,
   });
   private readonly today = toSignal(
     inject(DayService).planned$.pipe(
@@ -62,8 +63,7 @@ export class RulesView {
     initialValue: this.filters.getRawValue(),
   });
 
-  protected readonly all = computed((): readonly ListedRule[] => [...(this.library() ?? []), ...WATER]);
-  protected readonly loading = computed(() => this.library() === null);
+  protected readonly all = computed((): readonly ListedRule[] => [...this.library(), ...WATER]);
   protected readonly stepChoices = computed(() => choices([...new Set(this.all().map(({ step }) => step))]));
   protected readonly schoolChoices = computed(() =>
     choices([...new Set(this.all().flatMap(({ school }) => school?.split(': ')[0] ?? []))].sort()),

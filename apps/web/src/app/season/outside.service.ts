@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { OutsideAddress, OutsideAt, OutsideFound, WeatherDay } from '@inky-shoal/core';
+import { OutsideAt, WeatherDay } from '@inky-shoal/core';
 import {
   catchError,
   concat,
@@ -18,7 +18,6 @@ import {
 import * as z from 'zod';
 import { ApiService } from '../base/api.service';
 import { BookService } from '../base/book.service';
-import type { KeptAddress } from '../base/loaded';
 
 const SILENT = { source: null, issuedAt: null, answeredAt: null, failure: null, asking: false };
 /** Nothing is known of the outside, or our own server does not answer. */
@@ -93,23 +92,8 @@ export class OutsideService {
     return `/books/${this.books.book}/waters/${waterId}/weather-days`;
   }
 
-  /** Where the book's weather service is; no address where it has none. */
-  address(): Observable<KeptAddress> {
-    return this.api
-      .get(`/books/${this.books.book}/outside`, OutsideAddress)
-      .pipe(map(({ address, privateNetwork = false }) => ({ address, privateNetwork })));
-  }
-
-  /** Asks an address once, to see what it gives. */
-  try(body: KeptAddress): Observable<OutsideFound> {
-    return this.api
-      .send({ method: 'POST', path: `/books/${this.books.book}/outside/try`, body })
-      .pipe(map((found) => OutsideFound.parse(found)));
-  }
-
-  setAddress(body: KeptAddress): Observable<unknown> {
-    return this.api
-      .send({ method: 'PUT', path: `/books/${this.books.book}/outside`, body })
-      .pipe(tap(() => this.changed.next()));
+  /** Another service is asked from now on: what is shown is read again. */
+  reload(): void {
+    this.changed.next();
   }
 }

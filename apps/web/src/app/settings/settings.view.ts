@@ -7,7 +7,6 @@ import { ButtonDirective } from 'primeng/button';
 import { BookService } from '../base/book.service';
 import type { KeptAddress } from '../base/loaded';
 import { NoticeService } from '../base/notice.service';
-import { OutsideService } from '../season/outside.service';
 import { SCHOOL_WORDS } from '../sheet/school-words';
 import { SettingsService, type Look } from '../base/settings.service';
 import { CheckComponent } from '../ui/check.component';
@@ -17,6 +16,7 @@ import { BackupsComponent } from './backups.component';
 import { ShareComponent } from './share.component';
 import { AddressFieldComponent } from './address-field.component';
 import { sayFound } from './found-words';
+import { OutsideAddressService } from './outside-address.service';
 import { InstrumentsFieldComponent } from './instruments-field.component';
 
 /** Units, look, and which book is open. */
@@ -41,7 +41,7 @@ export class SettingsView {
   private readonly settings = inject(SettingsService);
   private readonly books = inject(BookService);
   private readonly router = inject(Router);
-  private readonly outside = inject(OutsideService);
+  private readonly outside = inject(OutsideAddressService);
   private readonly notices = inject(NoticeService);
 
   protected readonly address = signal<KeptAddress>({ address: null, privateNetwork: false });

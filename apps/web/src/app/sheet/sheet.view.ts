@@ -16,6 +16,7 @@ import { FoldComponent } from '../ui/fold.component';
 import { DayService } from './day.service';
 import { AdviceComponent } from './advice/advice.component';
 import { DayTableComponent } from './day-table.component';
+import { DecidingComponent } from './deciding.component';
 import { SavePlanService } from './save-plan.service';
 import { SavePlanComponent } from './save-plan.component';
 import { SheetChartComponent } from './chart/sheet-chart.component';
@@ -32,6 +33,7 @@ import { isChangedSince, nextName } from './draft';
     AdviceComponent,
     ButtonDirective,
     DayTableComponent,
+    DecidingComponent,
     FirstDayComponent,
     FoldComponent,
     RodsOnSheetComponent,

@@ -169,7 +169,6 @@ describe('the advice', () => {
     );
     expect(approach?.nextElementSibling?.querySelectorAll('li')).toHaveLength(2);
     expect((await unfold(fixture, 'Every reason')).textContent).toContain('Weights are judgement');
-    expect((await unfold(fixture, 'Before you go')).textContent).toContain('local authority');
   });
 
   it('reads another of the window when it is pressed, and the first again in another window', async () => {

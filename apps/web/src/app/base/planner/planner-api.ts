@@ -1,5 +1,12 @@
-import { othersWould, planDay, ruleLibrary, rulesToday, seasonYear, tippingPoints } from '@inky-shoal/core';
+import { decidingCondition, othersWould, planDay, rulesToday, seasonYear, tippingPoints } from '@inky-shoal/core';
 
 /** The planner, beside the page so that it never holds it up. */
-export const plannerApi = { planDay, tippingPoints, othersWould, ruleLibrary, rulesToday, seasonYear };
+export const plannerApi = {
+  planDay,
+  tippingPoints,
+  decidingCondition,
+  othersWould,
+  rulesToday,
+  seasonYear,
+};
 export type PlannerApi = typeof plannerApi;

@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import type {
   Conditions,
-  LibraryRule,
+  DecidingCondition,
   OtherSide,
   Plan,
   PlannedDay,
@@ -51,14 +51,14 @@ export class PlannerService {
     );
   }
 
+  /** Which of what nobody said would decide most over the first choice of a window; null where none would. */
+  deciding(conditions: Conditions, windowId: string, unsaid: readonly string[]): Observable<DecidingCondition | null> {
+    return this.worker.ask((planner) => planner.decidingCondition(conditions, windowId, unsaid));
+  }
+
   /** What anglers of other schools would do in a window. */
   others(conditions: Conditions, plan: Plan, windowId: string, units: UnitSystem): Observable<OtherSide[]> {
     return this.worker.ask((planner) => planner.othersWould(conditions, plan, windowId, units));
-  }
-
-  /** Every rule of the engine, in words. */
-  library(units: UnitSystem): Observable<LibraryRule[]> {
-    return this.worker.ask((planner) => planner.ruleLibrary(units));
   }
 
   /** How far each rule holds on a day; rules that do not are left out. */

@@ -1,0 +1,1 @@
+export { ruleLibrary, type LibraryRule } from './rule-library.js';
