@@ -1,3 +1,4 @@
+import { VIEWS } from './support/axe';
 import { PHONE, says, Stage, textOf } from './support/stage';
 
 let stage: Stage;
@@ -59,6 +60,63 @@ describe('underway in a short window', () => {
       await choice.scrollIntoViewIfNeeded();
       await choice.click({ trial: true });
     }
+  });
+});
+
+describe('five widths', () => {
+  it('cut nothing off in any view, and none is wider than its window', async () => {
+    const plans = (await (await fetch(`${stage.server.address}/api/books/demo/plans`)).json()) as { id: string }[];
+    const page = await stage.page('/settings');
+    const wider: string[] = [];
+    for (const [name, path, ready] of VIEWS) {
+      await page.setViewportSize({ width: 1440, height: 900 });
+      await page.goto(stage.server.address + path(`/plans/compare/${plans[0]!.id}/${plans[1]!.id}`));
+      await page.locator(ready).first().waitFor();
+      for (const width of [1440, 1024, 768, 390, 320]) {
+        await page.setViewportSize({ width, height: 800 });
+        const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+        if (over > 0) wider.push(`${name} at ${width}: ${over} px`);
+      }
+    }
+    expect(wider).toEqual([]);
+  });
+});
+
+describe('units and places of the whole world', () => {
+  const water = (name: string, more: object) => ({ name, discipline: 'bass', waterKind: 'natural-lake', ...more });
+  const far = [
+    water('South lake', { place: { latitude: -37.8, longitude: 175.3, timeZone: 'Pacific/Auckland' } }),
+    water('North lake', { place: { latitude: 66.5, longitude: 25.7, timeZone: 'Europe/Helsinki' } }),
+    water('Warm pond', { waterKind: 'pond', place: { latitude: 4.6, longitude: -74.1, timeZone: 'America/Bogota' } }),
+    water('Salt bay', {
+      discipline: 'inshore',
+      waterKind: 'estuary',
+      place: { latitude: 29.2, longitude: -90.9, timeZone: 'America/Chicago' },
+    }),
+  ];
+
+  it.each(far)('plan a day in metric units alone: $name', async (made) => {
+    const id = `0198fc22-dd00-7274-8a2d-${String(far.indexOf(made)).padStart(12, '0')}`;
+    const { status } = await fetch(`${stage.server.address}/api/books/own/waters/${id}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(made),
+    });
+    expect(status).toBeLessThan(300);
+    const page = await stage.page('/settings', { units: 'metric' });
+    await page.evaluate(() => localStorage.setItem('inky.book', '"own"'));
+    await page.goto(`${stage.server.address}/waters`);
+    await page
+      .getByRole('navigation', { name: 'Waters of this book' })
+      .getByRole('button', { name: new RegExp(made.name) })
+      .click();
+    await page.getByRole('button', { name: 'Plan a day here' }).click();
+    await page.locator('.note').waitFor();
+    await says(page.locator('.sheet .top'), made.name);
+    const said = await textOf(page.locator('.sheet'));
+    expect(said).toMatch(/\d °C/);
+    expect(said).toMatch(/\d m\b/);
+    expect(said).not.toMatch(/°F|\d ft\b|\d oz\b|\d lb\b|\d mph\b|NaN|undefined|\d\.\d{4}/);
   });
 });
 

@@ -9,6 +9,7 @@ const GROUPS = {
   water: () => import('../bench/water.mjs'),
   underway: () => import('../bench/underway.mjs'),
   safe: () => import('../bench/safe.mjs'),
+  lists: () => import('../bench/lists.mjs'),
 };
 
 const sorted = (samples) => [...samples].sort((a, b) => a - b);

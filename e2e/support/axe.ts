@@ -26,7 +26,8 @@ export async function violations(page: Page): Promise<string[]> {
   );
 }
 
-const VIEWS: [name: string, path: (compare: string) => string, ready: string][] = [
+/** Every view of the page, with what stands in it once it is drawn. */
+export const VIEWS: [name: string, path: (compare: string) => string, ready: string][] = [
   ['sheet', () => '/sheet', '.note'],
   ['water', () => '/water', '.list li button'],
   ['season', () => '/season', 'inky-year-chart canvas[role=img]'],

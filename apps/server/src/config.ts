@@ -3,7 +3,7 @@ import { parse } from '@inky-shoal/core';
 import { InstrumentsAddress } from '@inky-shoal/core/formats/nmea';
 import type { SlowLimits } from './http/slow.js';
 import type { LineRetryPolicy } from './services/instruments.js';
-import type { RetryPolicy } from './outside/http-source.js';
+import type { RetryPolicy } from './outside/ask-patiently.js';
 
 /** How the server runs. Everything has a default; the environment may say otherwise. */
 export interface Config {

@@ -1,6 +1,7 @@
 import { createServer, type Server, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { OutsideAt, Reading, Water, WeatherHours } from '@inky-shoal/core';
+import { standIns } from '../../sim/src/service.js';
 import { testServer, type TestServer } from './testing/running.js';
 
 const id = (n: number) => `01960000-0000-7000-8000-${String(n).padStart(12, '0')}`;
@@ -298,6 +299,54 @@ describe('weather from outside', () => {
       status: 422,
       body: { detail: expect.stringContaining(words) },
     });
+  });
+
+  it('has a gauge of a SensorThings service, page by page, with the temperature of its water', async () => {
+    await server.remove();
+    server = await testServer({ retryPolicy: { timeoutMs: 10_000, retries: 2, firstWaitMs: 10 } });
+    await server.call('PUT', `/api/books/own/waters/${id(7)}`, WATER);
+    const gauge = await new Promise<Server>((resolve) => {
+      const started = standIns().listen(0, '127.0.0.1', () => resolve(started));
+    });
+    const address = `http://127.0.0.1:${(gauge.address() as AddressInfo).port}/v1.1/Things(1)`;
+    const body = { address, privateNetwork: true };
+    try {
+      const { body: tried } = await server.call('POST', '/api/books/own/outside/gauge/try', body);
+      expect(tried).toMatchObject({ weather: null, gauge: { days: expect.any(Number) } });
+      expect((await server.call('PUT', '/api/books/own/outside/gauge', body)).body).toEqual(body);
+      let own = (await server.call('GET', `/api/books/own/waters/${id(7)}/outside`)).body as OutsideAt;
+      for (let look = 0; own.gauge.asking && look < 100; look++) {
+        await new Promise((resolve) => setTimeout(resolve, 100));
+        own = (await server.call('GET', `/api/books/own/waters/${id(7)}/outside`)).body as OutsideAt;
+      }
+      expect(own.gauge).toMatchObject({ source: new URL(address).host, failure: null });
+      // Two winters of hours, of which a page holds five hundred.
+      expect(own.gaugeDays.length).toBeGreaterThan(550);
+      for (const { levelM, inflowM3s, turbidityNtu, waterTempC } of own.gaugeDays.slice(1, -1)) {
+        expect(Math.abs(levelM!)).toBeLessThan(3);
+        expect(inflowM3s!).toBeGreaterThan(0.5);
+        expect(turbidityNtu!).toBeGreaterThan(0);
+        expect(waterTempC!).toBeGreaterThan(0);
+      }
+      expect(
+        await server.call('PUT', '/api/books/own/outside/gauge', { address: 'https://a.example/v1.1' }),
+      ).toMatchObject({ status: 422, body: { detail: expect.stringContaining('the address of one gauge') } });
+    } finally {
+      gauge.closeAllConnections();
+      gauge.close();
+    }
+  });
+
+  it('follows no link of a gauge to another host', async () => {
+    await server.call('PUT', `/api/books/own/waters/${id(7)}`, WATER);
+    const gauge = createServer((_, response) =>
+      service.json(response, { value: [], '@iot.nextLink': 'http://127.0.0.2:9/v1.1/more' }),
+    ).listen(0, '127.0.0.1');
+    await new Promise((resolve) => gauge.once('listening', resolve));
+    const address = `http://127.0.0.1:${(gauge.address() as AddressInfo).port}/v1.1/Things(1)`;
+    const { body } = await server.call('POST', '/api/books/own/outside/gauge/try', { address, privateNetwork: true });
+    gauge.close();
+    expect(body).toMatchObject({ gauge: { failure: expect.stringContaining('sends on to another address') } });
   });
 
   it('says of an address that is tried what is wrong with it', async () => {

@@ -2,6 +2,7 @@ import { instant, toShown, type GaugeHours, type UnitSystem } from '@inky-shoal/
 import { FERROW_CLIMATE, gaugeHours, TERN_CLIMATE, weatherHours, type Climate } from '@inky-shoal/demo';
 import express, { type Express, type Request, type Response } from 'express';
 import * as z from 'zod';
+import { sensorThings } from './sensor-things.js';
 
 const HOUR_MS = 3_600_000;
 /** More hours than this are not served at once: three years. */
@@ -78,7 +79,7 @@ function hourly(climate: Climate, fromMs: number, nowMs: number, units: UnitSyst
 
 /**
  * Stand-ins for what lies outside: `/weather` and `/gauge`, asked with latitude, longitude, from and now, and
- * `/hourly`, the same weather in the open layout, in the units asked for. Everything
+ * `/hourly`, the same weather in the open layout, in the units asked for; a gauge as SensorThings. Everything
  * they say is made up from a seed; the same question gets the same answer.
  */
 export function standIns(): Express {
@@ -106,5 +107,6 @@ export function standIns(): Express {
   app.get('/weather', answer(weatherHours));
   app.get('/gauge', answer(gauge));
   app.get('/hourly', answer(hourly));
+  app.use(sensorThings());
   return app;
 }

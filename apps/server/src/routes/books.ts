@@ -1,6 +1,7 @@
 import {
   clientId,
   MAX_BATCH,
+  GaugeAddress,
   OutsideAddress,
   PlanDraft,
   PlanRename,
@@ -153,6 +154,19 @@ export function bookRoutes(books: Library): Router {
     const { outside } = bookOf(request);
     await outside.setAddress(bodyOf(request, OutsideAddress));
     response.json((await outside.service()) ?? { address: null });
+  });
+  router.get('/books/:book/outside/gauge', async (request, response) => {
+    response.json((await bookOf(request).outside.gauge()) ?? { address: null });
+  });
+  router.put('/books/:book/outside/gauge', async (request, response) => {
+    const { outside } = bookOf(request);
+    await outside.setGauge(bodyOf(request, GaugeAddress));
+    response.json((await outside.gauge()) ?? { address: null });
+  });
+  router.post('/books/:book/outside/gauge/try', async (request, response) => {
+    const book = bookOf(request);
+    const [water] = await book.waters.all();
+    response.json(await book.outside.triedGauge(bodyOf(request, GaugeAddress), water));
   });
   router.post('/books/:book/outside/try', async (request, response) => {
     const book = bookOf(request);

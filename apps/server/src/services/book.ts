@@ -24,7 +24,7 @@ import { WaterRepository } from '../repositories/waters.js';
 import type { Backup, BackupService } from './backups.js';
 import { SecondCopy, type Change } from './change.js';
 import type { HoursReader } from '../outside/hours-reader.js';
-import type { RetryPolicy } from '../outside/http-source.js';
+import type { RetryPolicy } from '../outside/ask-patiently.js';
 import { NoticeService } from './notices.js';
 import { InstrumentService, type LineRetryPolicy } from './instruments.js';
 import { OutsideService } from './outside.js';

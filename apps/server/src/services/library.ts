@@ -9,7 +9,7 @@ import { Keeper } from '../db/keeper.js';
 import { openBook } from '../db/open-book.js';
 import { BookAway, inWords } from '../db/trouble.js';
 import { HoursReader } from '../outside/hours-reader.js';
-import type { RetryPolicy } from '../outside/http-source.js';
+import type { RetryPolicy } from '../outside/ask-patiently.js';
 import { BackupService } from './backups.js';
 import { BookService } from './book.js';
 import type { LineRetryPolicy } from './instruments.js';

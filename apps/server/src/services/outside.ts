@@ -1,4 +1,5 @@
 import {
+  type GaugeAddress,
   GaugeDay,
   isTemplate,
   type OutsideAddress,
@@ -10,8 +11,10 @@ import {
   type WeatherDays,
 } from '@inky-shoal/core';
 import type { HoursReader } from '../outside/hours-reader.js';
-import { HttpSource, type RetryPolicy, type ServiceAddress } from '../outside/http-source.js';
+import type { RetryPolicy, ServiceAddress } from '../outside/ask-patiently.js';
+import { HttpSource } from '../outside/http-source.js';
 import { refusePrivateHost } from '../outside/reachable.js';
+import { SensorThingsSource } from '../outside/sensor-things.js';
 import { SourceFailure, type DaysTold } from '../outside/source.js';
 import type { FactRepository } from '../repositories/facts.js';
 import type { KeptState, OutsideKind, OutsideRepository } from '../repositories/outside.js';
@@ -35,6 +38,11 @@ const TRY_ONCE: RetryPolicy = { timeoutMs: 6000, retries: 0, firstWaitMs: 0 };
 const ANYWHERE = { latitude: 35, longitude: -90, timeZone: 'UTC' };
 const ADDRESS = 'weather-address';
 const PRIVATE = 'weather-private';
+const GAUGE = 'gauge-address';
+const GAUGE_PRIVATE = 'gauge-private';
+
+/** Gives days of one kind. */
+type Source = Pick<HttpSource, 'name' | 'days'>;
 
 const NEVER: KeptState = { source: null, issuedAt: null, answeredAt: null, askedAt: null, failure: null };
 
@@ -71,15 +79,34 @@ export class OutsideService {
     return { address: kept, privateNetwork: (await this.facts.get(PRIVATE)) !== '0' };
   }
 
+  /** Where the book's gauge is; null where it has none of its own. */
+  async gauge(): Promise<ServiceAddress | null> {
+    const address = await this.facts.get(GAUGE);
+    return address === undefined ? null : { address, privateNetwork: (await this.facts.get(GAUGE_PRIVATE)) === '1' };
+  }
+
   /** @throws NotReachable where the address is in a private network and that was not allowed */
-  async setAddress({ address, privateNetwork = false }: OutsideAddress): Promise<void> {
+  setAddress(wanted: OutsideAddress): Promise<void> {
+    return this.setFact(wanted, ADDRESS, PRIVATE);
+  }
+
+  /** @throws NotReachable where the address is in a private network and that was not allowed */
+  setGauge(wanted: GaugeAddress): Promise<void> {
+    return this.setFact(wanted, GAUGE, GAUGE_PRIVATE);
+  }
+
+  private async setFact(
+    { address, privateNetwork = false }: OutsideAddress | GaugeAddress,
+    fact: string,
+    privateFact: string,
+  ): Promise<void> {
     if (address === null) {
-      await this.facts.remove(ADDRESS);
+      await this.facts.remove(fact);
       return;
     }
     if (!privateNetwork) refusePrivateHost(new URL(address).hostname);
-    await this.facts.set(PRIVATE, privateNetwork ? '1' : '0');
-    await this.facts.set(ADDRESS, address);
+    await this.facts.set(privateFact, privateNetwork ? '1' : '0');
+    await this.facts.set(fact, address);
   }
 
   /**
@@ -87,27 +114,51 @@ export class OutsideService {
    * @throws NotReachable where it is in a private network and that was not allowed
    */
   async tried({ address, privateNetwork = false }: OutsideAddress, water: Water | undefined): Promise<OutsideFound> {
-    if (address === null) return { weather: { failure: 'No service is asked' }, gauge: null };
+    if (address === null) return { weather: null, gauge: null };
+    const at = { address, privateNetwork };
+    const [weather, gauge] = await Promise.all([
+      this.triedSource(at, new HttpSource(at, 'weather', this.reader, this.tryOnce), water),
+      isTemplate(address) ? null : this.triedSource(at, new HttpSource(at, 'gauge', this.reader, this.tryOnce), water),
+    ]);
+    return { weather, gauge };
+  }
+
+  /** The same of a gauge. @throws NotReachable */
+  async triedGauge({ address, privateNetwork = false }: GaugeAddress, water: Water | undefined): Promise<OutsideFound> {
+    if (address === null) return { weather: null, gauge: null };
+    const at = { address, privateNetwork };
+    return {
+      weather: null,
+      gauge: await this.triedSource(at, new SensorThingsSource(at, this.reader, this.tryOnce), water),
+    };
+  }
+
+  private get tryOnce(): RetryPolicy {
+    return { ...TRY_ONCE, ...this.retryPolicy };
+  }
+
+  private async triedSource({ address, privateNetwork }: ServiceAddress, source: Source, water: Water | undefined) {
     if (!privateNetwork) refusePrivateHost(new URL(address).hostname);
     const now = this.clock.bookNow();
     const from = new Date(Date.parse(now) - TRIED_DAYS * DAY_MS).toISOString();
-    const found = async (kind: OutsideKind): Promise<OutsideFound['weather']> => {
-      try {
-        const source = new HttpSource({ address, privateNetwork }, kind, this.reader, {
-          ...TRY_ONCE,
-          ...this.retryPolicy,
-        });
-        const { days } = await source.days({ place: water?.place ?? ANYWHERE, from, now });
-        const [first, last] = [days[0], days.at(-1)];
-        if (!first || !last) return { failure: `${source.name} has no whole day of figures` };
-        return { days: days.length, first: first.date, last: last.date };
-      } catch (error) {
-        if (error instanceof SourceFailure) return { failure: error.message };
-        throw error;
-      }
-    };
-    const [weather, gauge] = await Promise.all([found('weather'), isTemplate(address) ? null : found('gauge')]);
-    return { weather, gauge };
+    try {
+      const { days } = await source.days({ place: water?.place ?? ANYWHERE, from, now });
+      const [first, last] = [days[0], days.at(-1)];
+      if (!first || !last) return { failure: `${source.name} has no whole day of figures` };
+      return { days: days.length, first: first.date, last: last.date };
+    } catch (error) {
+      if (error instanceof SourceFailure) return { failure: error.message };
+      throw error;
+    }
+  }
+
+  /** Who is asked for a kind; null where nobody is. */
+  private async sourceOf(kind: OutsideKind): Promise<Source | null> {
+    const gauge = kind === 'gauge' ? await this.gauge() : null;
+    if (gauge) return new SensorThingsSource(gauge, this.reader, this.retryPolicy);
+    const service = await this.service();
+    if (service === null || (kind === 'gauge' && isTemplate(service.address))) return null;
+    return new HttpSource(service, kind, this.reader, this.retryPolicy);
   }
 
   /** What is known at a water, brought up to date first where that is quick. `ask` asks even when all is fresh. */
@@ -158,13 +209,13 @@ export class OutsideService {
 
   /** @returns whether the question is still on its way */
   private async refresh(water: Water, kind: OutsideKind, ask: boolean): Promise<boolean> {
-    const service = await this.service();
-    if (service === null || (kind === 'gauge' && isTemplate(service.address))) return false;
+    const source = await this.sourceOf(kind);
+    if (source === null) return false;
     const key = `${water.id} ${kind}`;
     let question = this.underway.get(key);
     if (!question) {
       if (!ask && !(await this.isDue(water, kind))) return false;
-      question = this.askService(water, kind, service).finally(() => this.underway.delete(key));
+      question = this.askSource(water, kind, source).finally(() => this.underway.delete(key));
       this.underway.set(key, question);
     }
     let timer: NodeJS.Timeout | undefined;
@@ -187,10 +238,9 @@ export class OutsideService {
   }
 
   /** Asks, and keeps the answer or what went wrong. Never rejects: a silent outside is nothing unusual. */
-  private async askService(water: Water, kind: OutsideKind, service: ServiceAddress): Promise<void> {
+  private async askSource(water: Water, kind: OutsideKind, source: Source): Promise<void> {
     try {
       const now = this.clock.bookNow();
-      const source = new HttpSource(service, kind, this.reader, this.retryPolicy);
       const told = await source.days({ place: water.place, from: await this.from(water, kind, now), now });
       await this.keep(water, kind, source.name, told);
     } catch (error) {

@@ -6,6 +6,7 @@ import {
   guessWeatherMapping,
   isHourlyLayout,
   readHourlyLayout,
+  readSensorThings,
   readTable,
   readWeather,
   TableProblem,
@@ -13,7 +14,7 @@ import {
 
 /** A text of hourly figures, as a file or a service gave it. */
 export interface HoursText {
-  readonly as: 'weather-csv' | 'weather-json' | 'gauge-json';
+  readonly as: 'weather-csv' | 'weather-json' | 'gauge-json' | 'sensor-things';
   readonly text: string;
   readonly timeZone: string;
   /** Hours after this count as forecast, in a file. */
@@ -56,6 +57,12 @@ function hoursIn({ as, text, timeZone, now }: HoursText): HoursRead {
     const where = first?.path ? `${first.path}: ` : '';
     return { ok: false, why: 'shape', words: `${where}${first?.message ?? 'another shape'}` };
   };
+  if (as === 'sensor-things') {
+    const read = readSensorThings(body, now);
+    if (!read.ok) return { ...read, why: 'shape' };
+    const days = daysOfGauge({ ...read.hours, source: as }, timeZone);
+    return { ok: true, source: null, issuedAt: read.hours.issuedAt, days };
+  }
   if (as === 'weather-json' && isHourlyLayout(body)) {
     const read = readHourlyLayout(body, { timeZone, now });
     return read.ok ? { ok: true, source: null, issuedAt: now, days: read.days } : { ...read, why: 'shape' };

@@ -32,11 +32,25 @@ export const OutsideAddress = z.strictObject({
 });
 export type OutsideAddress = z.infer<typeof OutsideAddress>;
 
+/** Where a book's gauge is: a Thing of a SensorThings service, as https://…/v1.1/Things(7), or none. */
+export const GaugeAddress = z.strictObject({
+  address: z
+    .url({ protocol: /^https?$/, error: 'expected an address that begins with http:// or https://, or null' })
+    .max(300, { error: 'expected an address of at most 300 characters' })
+    .refine((address) => URL.canParse(address) && /\/Things\(.+\)\/?$/.test(new URL(address).pathname), {
+      error: 'expected the address of one gauge, as https://…/v1.1/Things(7)',
+    })
+    .nullable(),
+  /** It may be on this machine or in a network of one's own. */
+  privateNetwork: maybe(z.boolean({ error: 'expected true or false' })),
+});
+export type GaugeAddress = z.infer<typeof GaugeAddress>;
+
 /** What a service was found to give: days from the first to the last, or why it gives none. */
 const Found = z.union([
   z.object({ days: z.number(), first: calendarDate, last: calendarDate }),
   z.object({ failure: z.string() }),
 ]);
 /** What was found at an address when it was tried. */
-export const OutsideFound = z.object({ weather: Found, gauge: Found.nullable() });
+export const OutsideFound = z.object({ weather: Found.nullable(), gauge: Found.nullable() });
 export type OutsideFound = z.infer<typeof OutsideFound>;

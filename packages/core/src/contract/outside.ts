@@ -72,15 +72,18 @@ export const GaugeHours = z.object({
   levelM: column(-100, 100),
   inflowM3s: column(0, 100_000),
   turbidityNtu: column(0, 10_000),
+  /** Of the water at the gauge; left out where it has no thermometer. */
+  waterTempC: column(-2, 40).optional(),
 });
 export type GaugeHours = z.infer<typeof GaugeHours>;
 
-/** The gauge on one local day: level above the usual in metres, inflow, turbidity; null where it gave none. */
+/** The gauge on one local day: level above the usual in metres, inflow, turbidity, water; null where it gave none. */
 export const GaugeDay = z.object({
   date: calendarDate,
   levelM: z.number().nullable(),
   inflowM3s: z.number().nullable(),
   turbidityNtu: z.number().nullable(),
+  waterTempC: z.number().nullish(),
 });
 export type GaugeDay = z.infer<typeof GaugeDay>;
 

@@ -93,5 +93,6 @@ export function daysOfGauge(hours: GaugeHours, timeZone: string): GaugeDay[] {
     levelM: maybeTidy(meanOf(hours.levelM, own, 1)),
     inflowM3s: maybeTidy(meanOf(hours.inflowM3s, own, 1)),
     turbidityNtu: maybeTidy(meanOf(hours.turbidityNtu, own, 1)),
+    ...(hours.waterTempC ? { waterTempC: maybeTidy(meanOf(hours.waterTempC, own, 1)) } : {}),
   }));
 }

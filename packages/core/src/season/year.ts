@@ -5,6 +5,7 @@ import { moonMarks, type MoonMark } from '../day/moon.js';
 import { followLake } from './heat/lake.js';
 import type { UnitSystem } from '../units/units.js';
 import { dateOf, dayNumber, localTimes } from '../day/calendar.js';
+import { withGaugeReadings } from './gauge-readings.js';
 import { notesOf } from './notes.js';
 import { sharedFacts } from './zone-facts.js';
 import { zoneYear, type SeasonZone, type ZoneScope } from './zone-year.js';
@@ -50,8 +51,9 @@ export interface SeasonYear {
  * const year = seasonYear({ water, readings: [], weather: [], gauge: [], now: '2027-03-13T12:00:00Z', units: 'us' });
  * dateOf(year.today) // => '2027-03-13'
  */
-export function seasonYear(input: SeasonInput): SeasonYear {
-  const { water, now } = input;
+export function seasonYear(given: SeasonInput): SeasonYear {
+  const { water, now } = given;
+  const input = { ...given, readings: withGaugeReadings(water, given.readings, given.gauge) };
   const today = localTimes(water.place.timeZone)(Date.parse(now)).day;
   const lake = followLake({ ...input, today: dateOf(today), daysAhead: LOOK_AHEAD_DAYS });
   const firstDay = today - SHOWN_BACK_DAYS;

@@ -3,10 +3,10 @@ import { sayDate } from '../ui/dates';
 
 /** What an address was found to give, in sentences. */
 export function sayFound({ weather, gauge }: OutsideFound): string {
-  const said = (found: OutsideFound['weather'], what: string): string => {
+  const said = (found: NonNullable<OutsideFound['weather']>, what: string): string => {
     if ('failure' in found) return `No ${what}: ${found.failure}.`;
     const days = found.days === 1 ? 'one day' : `${found.days} days`;
     return `It gives ${what}: ${days}, the last ${sayDate(found.last)}.`;
   };
-  return [said(weather, 'weather'), ...(gauge ? [said(gauge, 'gauge')] : [])].join(' ');
+  return [weather && said(weather, 'weather'), gauge && said(gauge, 'gauge')].filter(Boolean).join(' ');
 }

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { OutsideAddress, OutsideFound } from '@inky-shoal/core';
+import { GaugeAddress, OutsideAddress, OutsideFound } from '@inky-shoal/core';
 import { map, type Observable, tap } from 'rxjs';
 import { ApiService } from '../base/api.service';
 import { BookService } from '../base/book.service';
@@ -30,6 +30,26 @@ export class OutsideAddressService {
   setAddress(body: KeptAddress): Observable<unknown> {
     return this.api
       .send({ method: 'PUT', path: `/books/${this.books.book}/outside`, body })
+      .pipe(tap(() => this.outside.reload()));
+  }
+
+  /** Where the book's gauge is; no address where it has none of its own. */
+  gauge(): Observable<KeptAddress> {
+    return this.api
+      .get(`/books/${this.books.book}/outside/gauge`, GaugeAddress)
+      .pipe(map(({ address, privateNetwork = false }) => ({ address, privateNetwork })));
+  }
+
+  /** Asks a gauge once, to see what it gives. */
+  tryGauge(body: KeptAddress): Observable<OutsideFound> {
+    return this.api
+      .send({ method: 'POST', path: `/books/${this.books.book}/outside/gauge/try`, body })
+      .pipe(map((found) => OutsideFound.parse(found)));
+  }
+
+  setGauge(body: KeptAddress): Observable<unknown> {
+    return this.api
+      .send({ method: 'PUT', path: `/books/${this.books.book}/outside/gauge`, body })
       .pipe(tap(() => this.outside.reload()));
   }
 }

@@ -1,12 +1,9 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { SCHOOL_IDS, SCHOOL_SIDES, type Book, type SchoolId, type SchoolSide, type UnitSystem } from '@inky-shoal/core';
-import { catchError, EMPTY, filter, switchMap, tap } from 'rxjs';
 import { ButtonDirective } from 'primeng/button';
 import { BookService } from '../base/book.service';
-import type { KeptAddress } from '../base/loaded';
-import { NoticeService } from '../base/notice.service';
 import { SCHOOL_WORDS } from '../sheet/school-words';
 import { SettingsService, type Look } from '../base/settings.service';
 import { CheckComponent } from '../ui/check.component';
@@ -14,10 +11,8 @@ import { SelectComponent } from '../ui/select.component';
 import { OneOfComponent } from '../ui/one-of.component';
 import { BackupsComponent } from './backups.component';
 import { ShareComponent } from './share.component';
-import { AddressFieldComponent } from './address-field.component';
-import { sayFound } from './found-words';
-import { OutsideAddressService } from './outside-address.service';
 import { InstrumentsFieldComponent } from './instruments-field.component';
+import { OutsideAddressesComponent } from './outside-addresses.component';
 
 /** Units, look, and which book is open. */
 @Component({
@@ -25,11 +20,11 @@ import { InstrumentsFieldComponent } from './instruments-field.component';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     CheckComponent,
-    AddressFieldComponent,
     BackupsComponent,
     ButtonDirective,
     InstrumentsFieldComponent,
     OneOfComponent,
+    OutsideAddressesComponent,
     RouterLink,
     SelectComponent,
     ShareComponent,
@@ -41,13 +36,6 @@ export class SettingsView {
   private readonly settings = inject(SettingsService);
   private readonly books = inject(BookService);
   private readonly router = inject(Router);
-  private readonly outside = inject(OutsideAddressService);
-  private readonly notices = inject(NoticeService);
-
-  protected readonly address = signal<KeptAddress>({ address: null, privateNetwork: false });
-  protected readonly addressProblem = signal<string | null>(null);
-  /** What was found at the address when it was set. */
-  protected readonly addressSays = signal<string | null>(null);
 
   protected readonly units = toSignal(this.settings.units$, { requireSync: true });
   protected readonly look = toSignal(this.settings.look$, { requireSync: true });
@@ -62,38 +50,6 @@ export class SettingsView {
     { id: 'night', name: 'Night' },
     { id: 'glare', name: 'Glare' },
   ];
-
-  constructor() {
-    this.books.book$
-      .pipe(
-        filter((book) => book === 'own'),
-        switchMap(() => this.outside.address().pipe(catchError(() => EMPTY))),
-        takeUntilDestroyed(),
-      )
-      .subscribe((address) => this.address.set(address));
-  }
-
-  /** Keeps the address, and says what it gives: a service that is silent now may answer later. */
-  protected keepAddress(kept: KeptAddress): void {
-    this.addressSays.set(null);
-    this.outside
-      .setAddress(kept)
-      .pipe(
-        tap(() => {
-          this.addressProblem.set(null);
-          if (kept.address) this.addressSays.set('Kept. Asking it what it gives…');
-          else this.notices.say('No service is asked any more.');
-        }),
-        switchMap(() => (kept.address ? this.outside.try(kept) : EMPTY)),
-      )
-      .subscribe({
-        next: (found) => this.addressSays.set(`Kept. ${sayFound(found)}`),
-        error: (error: Error) => {
-          this.addressSays.set(null);
-          this.addressProblem.set(error.message.replace(/^address: /, ''));
-        },
-      });
-  }
 
   protected readonly schools = toSignal(this.settings.schools$, { requireSync: true });
   protected readonly schoolChoices = SCHOOL_IDS.map((id) => ({
