@@ -96,7 +96,7 @@ const sought = (page, { search, row, words }) =>
     [search, row, words],
   );
 
-/* global document, history, performance, dispatchEvent, requestAnimationFrame, PopStateEvent, Event, localStorage */
+/* global history, dispatchEvent, PopStateEvent */
 
 export async function* rows() {
   const server = await startServer({ outside: null });

@@ -56,7 +56,9 @@ describe('underway in a short window', () => {
     });
     expect(covered).toBeLessThanOrEqual(0.4);
     await page.getByRole('button', { name: 'Change', exact: true }).click();
-    for (const choice of await page.locator('inky-change button').all()) {
+    const choices = page.locator('inky-change button:enabled');
+    await choices.first().waitFor();
+    for (const choice of await choices.all()) {
       await choice.scrollIntoViewIfNeeded();
       await choice.click({ trial: true });
     }
