@@ -36,6 +36,27 @@ describe('the first minute', () => {
   });
 });
 
+describe('five widths', () => {
+  it('cut nothing off in any view, and none is wider than its window', async () => {
+    const plans = (await (await fetch(`${stage.server.address}/api/books/demo/plans`)).json()) as { id: string }[];
+    const page = await stage.page('/settings');
+    const wider: string[] = [];
+    for (const [name, path, ready] of VIEWS) {
+      await page.setViewportSize({ width: 1440, height: 900 });
+      await page.goto(stage.server.address + path(`/plans/compare/${plans[0]!.id}/${plans[1]!.id}`));
+      await page.locator(ready).first().waitFor();
+      for (const width of [1440, 1024, 768, 390, 320]) {
+        await page.setViewportSize({ width, height: 800 });
+        // Charts follow their window a moment later.
+        const fits = () => document.documentElement.scrollWidth <= window.innerWidth;
+        const fitted = await page.waitForFunction(fits, null, { timeout: 3000 }).catch(() => null);
+        if (!fitted) wider.push(`${name} at ${width}`);
+      }
+    }
+    expect(wider).toEqual([]);
+  });
+});
+
 describe('underway in a short window', () => {
   it.each([
     ['a phone on its side', 844, 390],
@@ -65,30 +86,11 @@ describe('underway in a short window', () => {
   });
 });
 
-describe('five widths', () => {
-  it('cut nothing off in any view, and none is wider than its window', async () => {
-    const plans = (await (await fetch(`${stage.server.address}/api/books/demo/plans`)).json()) as { id: string }[];
-    const page = await stage.page('/settings');
-    const wider: string[] = [];
-    for (const [name, path, ready] of VIEWS) {
-      await page.setViewportSize({ width: 1440, height: 900 });
-      await page.goto(stage.server.address + path(`/plans/compare/${plans[0]!.id}/${plans[1]!.id}`));
-      await page.locator(ready).first().waitFor();
-      for (const width of [1440, 1024, 768, 390, 320]) {
-        await page.setViewportSize({ width, height: 800 });
-        const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-        if (over > 0) wider.push(`${name} at ${width}: ${over} px`);
-      }
-    }
-    expect(wider).toEqual([]);
-  });
-});
-
 describe('units and places of the whole world', () => {
   const water = (name: string, more: object) => ({ name, discipline: 'bass', waterKind: 'natural-lake', ...more });
   const far = [
     water('South lake', { place: { latitude: -37.8, longitude: 175.3, timeZone: 'Pacific/Auckland' } }),
-    water('North lake', { place: { latitude: 66.5, longitude: 25.7, timeZone: 'Europe/Helsinki' } }),
+    water('North lake', { place: { latitude: 64.9, longitude: 25.5, timeZone: 'Europe/Helsinki' } }),
     water('Warm pond', { waterKind: 'pond', place: { latitude: 4.6, longitude: -74.1, timeZone: 'America/Bogota' } }),
     water('Salt bay', {
       discipline: 'inshore',
