@@ -8,5 +8,5 @@ it('says what an address gives, and what it does not', () => {
   expect(sayFound({ weather, gauge: null })).toBe(`It gives weather: 14 days, the last ${DAY}.`);
   expect(
     sayFound({ weather: { ...weather, days: 1 }, gauge: { failure: 'a.example answers with an error (404)' } }),
-  ).toBe(`It gives weather: one day, the last ${DAY}. No gauge: a.example answers with an error (404).`);
+  ).toBe(`It gives weather: one day, the last ${DAY}. No gauge figures: a.example answers with an error (404).`);
 });

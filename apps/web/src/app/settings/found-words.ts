@@ -8,5 +8,5 @@ export function sayFound({ weather, gauge }: OutsideFound): string {
     const days = found.days === 1 ? 'one day' : `${found.days} days`;
     return `It gives ${what}: ${days}, the last ${sayDate(found.last)}.`;
   };
-  return [weather && said(weather, 'weather'), gauge && said(gauge, 'gauge')].filter(Boolean).join(' ');
+  return [weather && said(weather, 'weather'), gauge && said(gauge, 'gauge figures')].filter(Boolean).join(' ');
 }

@@ -55,6 +55,11 @@ class AddressState {
     />
     <p role="status">{{ gauge.says() }}</p>
   `,
+  styles: `
+    p {
+      margin-bottom: 0.75rem;
+    }
+  `,
 })
 export class OutsideAddressesComponent {
   private readonly addresses = inject(OutsideAddressService);
