@@ -36,7 +36,14 @@ async function fill(call) {
     const events = Array.from({ length: 50 }, (_, trip) => {
       const at = (minute) => new Date(first + (from + trip) * 5 * DAY_MS + minute * 60_000).toISOString();
       const own = { tripId: uuid(), deviceId: water };
-      const begin = { kind: 'begin', name: `Bench pond ${from + trip}`, aheadMs: 0, place: WATER.place, plan: null, stops: [] };
+      const begin = {
+        kind: 'begin',
+        name: `Bench pond ${from + trip}`,
+        aheadMs: 0,
+        place: WATER.place,
+        plan: null,
+        stops: [],
+      };
       return [
         { ...own, id: uuid(), seq: 0, at: at(0), ...begin },
         { ...own, id: uuid(), seq: 1, at: at(60), kind: 'effort', casts: 20, fishing: null },
