@@ -363,7 +363,7 @@ describe('the plan', () => {
         const groundM = Math.max(...conditions.structures!.map((structure) => STRUCTURE_DEPTH_M[structure][0]));
         dirty.forEach((moment, index) =>
           expect(meanM(moment)).toBeLessThanOrEqual(
-            Math.max(MUDDY_FLAT_M, 1.12 * groundM, meanM(clear[index]!) + 0.05),
+            Math.max(MUDDY_FLAT_M, 1.12 * groundM, meanM(clear[index]!) + 0.02),
           ),
         );
       }),
