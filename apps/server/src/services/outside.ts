@@ -14,6 +14,7 @@ import type { HoursReader } from '../outside/hours-reader.js';
 import type { RetryPolicy, ServiceAddress } from '../outside/ask-patiently.js';
 import { HttpSource } from '../outside/http-source.js';
 import { refusePrivateHost } from '../outside/reachable.js';
+import { onKnownZero } from '../outside/level-zero.js';
 import { SensorThingsSource } from '../outside/sensor-things.js';
 import { SourceFailure, type DaysTold } from '../outside/source.js';
 import type { FactRepository } from '../repositories/facts.js';
@@ -242,7 +243,12 @@ export class OutsideService {
     try {
       const now = this.clock.bookNow();
       const told = await source.days({ place: water.place, from: await this.from(water, kind, now), now });
-      await this.keep(water, kind, source.name, told);
+      // A gauge with a zero of its own goes on from the level that is known.
+      const days =
+        source instanceof SensorThingsSource
+          ? onKnownZero(told.days as readonly GaugeDay[], await this.kept.days(water.id, kind, GaugeDay))
+          : told.days;
+      await this.keep(water, kind, source.name, { ...told, days });
     } catch (error) {
       const before = (await this.kept.state(water.id, kind)) ?? NEVER;
       const failure = error instanceof SourceFailure ? error.message : 'The answer could not be kept';
