@@ -4,17 +4,7 @@ import type { Db } from '../db/open.js';
 import type { TackleRow } from '../db/schema.js';
 import type { Unread } from './unread.js';
 
-const toKept = ({
-  id,
-  item,
-  updated_at,
-  version,
-}: Pick<TackleRow, 'id' | 'item' | 'updated_at' | 'version'>): KeptTackle => ({
-  version,
-  id,
-  item: TackleDraft.parse(JSON.parse(item)),
-  updatedAt: updated_at,
-});
+type Checked = Pick<KeptTackle, 'item'> & { readonly text: string };
 
 /** Tackle of one book. Removed pieces stay until they are put again, so that removing can be undone. */
 export class TackleRepository {
@@ -23,10 +13,19 @@ export class TackleRepository {
     private readonly unread: Unread,
   ) {}
 
+  /** What was read of pieces before: thousands need not be checked again each time they are listed. */
+  private readonly checked = new Map<string, Checked>();
+
+  private toKept({ id, item: text, updated_at, version }: TackleRow): KeptTackle {
+    let known = this.checked.get(id);
+    if (known?.text !== text) this.checked.set(id, (known = { text, item: TackleDraft.parse(JSON.parse(text)) }));
+    return { version, id, item: known.item, updatedAt: updated_at };
+  }
+
   /** All pieces, in the order in which they were made. */
   async all(): Promise<KeptTackle[]> {
     const rows = await this.db.selectFrom('tackle').selectAll().where('removed_at', 'is', null).orderBy('id').execute();
-    return this.unread.readable('tackle', rows, toKept);
+    return this.unread.readable('tackle', rows, (row) => this.toKept(row));
   }
 
   /** Adds or changes pieces, and brings removed ones back: all of them or, where one cannot go in, none. */

@@ -21,6 +21,7 @@ import { BookService } from './base/book.service';
 import { DayService } from './sheet/day.service';
 import { NoticeService } from './base/notice.service';
 import { WatersView } from './waters/waters.view';
+import { written } from '../testing/written';
 
 // The map itself is looked at in the browser.
 jest.mock('./waters/place-map', () => ({ PlaceMap: jest.fn() }));
@@ -158,7 +159,7 @@ describe('waters', () => {
     http.expectNone((request) => request.method === 'PUT');
     await view.type('#reading-temp', '59');
     await view.press('Add');
-    const sent = http.expectOne((request) => request.method === 'PUT');
+    const sent = await written(http, 'PUT');
     expect(sent.request.url).toMatch(new RegExp(`/books/demo/waters/${id(1)}/readings/[0-9a-f-]{36}$`));
     expect(sent.request.body).toMatchObject({ at: '2027-03-13T14:12:00.000Z', surfaceTempC: 15 });
   });
@@ -166,11 +167,11 @@ describe('waters', () => {
   it('remove a reading and put the same back on undo', async () => {
     const view = await waters();
     await view.press('Remove the reading of Mar 12, 2027, 3 pm');
-    http.expectOne((request) => request.method === 'DELETE').flush(null);
+    (await written(http, 'DELETE')).flush(null);
     const notices = TestBed.inject(NoticeService);
     expect((await firstValueFrom(notices.notice$))?.text).toBe('Reading removed.');
     notices.undo();
-    const back = http.expectOne((request) => request.method === 'PUT');
+    const back = await written(http, 'PUT');
     expect(back.request.url).toContain(id(11));
     expect(back.request.body).toMatchObject({ surfaceTempC: 11, visibilityM: 1.5 });
   });
@@ -215,15 +216,15 @@ describe('saved plans', () => {
     await view.press('Rename Cold morning');
     await view.type('#new-name', ' Cold dawn ');
     await view.press('Rename');
-    expect(http.expectOne((request) => request.method === 'PATCH').request.body).toEqual({ name: 'Cold dawn' });
+    expect((await written(http, 'PATCH')).request.body).toEqual({ name: 'Cold dawn' });
   });
 
   it('are removed at once and brought back on undo', async () => {
     const view = await plans([cold]);
     await view.press('Remove Cold morning');
-    http.expectOne((request) => request.method === 'DELETE').flush(null);
+    (await written(http, 'DELETE')).flush(null);
     TestBed.inject(NoticeService).undo();
-    expect(http.expectOne((request) => request.method === 'POST').request.url).toContain(`${id(21)}/restore`);
+    expect((await written(http, 'POST')).request.url).toContain(`${id(21)}/restore`);
   });
 
   it('are compared two at a time: a third takes the place of the first', async () => {

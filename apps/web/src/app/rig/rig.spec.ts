@@ -22,6 +22,7 @@ import { TackleImportComponent } from './boxes/tackle-import.component';
 import { sayItem, sayRods, sayWhere } from './rig-words';
 import { RigView } from './rig.view';
 import { RodsComponent } from './rods.component';
+import { written } from '../../testing/written';
 
 const id = (n: number) => `01990000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const PLACE = { latitude: 35.9, longitude: -88.4, timeZone: 'America/Chicago' };
@@ -256,7 +257,7 @@ describe('entering a piece', () => {
     await press(fixture, 'Keep');
     expect(text(fixture)).toContain('You own this already: Jerkbait, Box 1, B, 1 piece.');
     await press(fixture, 'Count it there');
-    const { request } = http.expectOne(({ method }) => method === 'PUT');
+    const { request } = await written(http, 'PUT');
     expect(request.url).toContain(id(2));
     expect(request.body).toMatchObject({ count: 2 });
   });
@@ -301,7 +302,7 @@ describe('tackle from a file', () => {
     element(fixture).querySelector<HTMLInputElement>('[type=checkbox]')!.click();
     await fixture.whenStable();
     await press(fixture, 'Add 1 piece');
-    const { request } = http.expectOne(({ method }) => method === 'PUT');
+    const { request } = await written(http, 'PUT');
     expect(request.body).toMatchObject([{ item: { name: 'A', category: 'popper' } }]);
   });
   it('can be read again after the reader failed once', async () => {

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { KeptTackle, type TackleItem } from '@inky-shoal/core/tackle';
+import type { KeptTackle, TackleItem } from '@inky-shoal/core/tackle';
 import {
   combineLatest,
   concatMap,
@@ -28,6 +28,11 @@ import { OutboxService } from '../base/outbox.service';
 /** Pieces that go to the server at a time. */
 const AT_ONCE = 500;
 
+/** The server checks each piece as it reads it; of thousands that is not done twice. */
+const listed = z.array(
+  z.custom<KeptTackle>((piece) => typeof piece === 'object' && piece !== null && 'id' in piece && 'item' in piece),
+);
+
 const itemOf = ({ id, item }: KeptTackle): TackleItem => ({ ...item, id });
 const draftOf = ({ id, ...item }: TackleItem) => ({ id, item });
 
@@ -47,7 +52,7 @@ export class TackleService {
   ]).pipe(
     switchMap(([book]) =>
       loading(
-        this.api.get(`/books/${book}/tackle`, z.array(KeptTackle)).pipe(
+        this.api.get(`/books/${book}/tackle`, listed).pipe(
           tap((kept) => (this.versions = new Map(kept.map(({ id, version = 1 }) => [id, version])))),
           map((kept) => kept.map(itemOf)),
         ),

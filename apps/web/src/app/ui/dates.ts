@@ -3,10 +3,10 @@ const LOCALE = navigator.languages.find((language) => language.startsWith('en'))
 
 /** Making a formatter takes a hundred times as long as using it, and lists have thousands of days. */
 const formats = new Map<string, Intl.DateTimeFormat>();
-function format(options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
-  const key = JSON.stringify(options);
+export function format(options: Intl.DateTimeFormatOptions, locale = LOCALE): Intl.DateTimeFormat {
+  const key = JSON.stringify([locale, options]);
   let known = formats.get(key);
-  if (!known) formats.set(key, (known = new Intl.DateTimeFormat(LOCALE, options)));
+  if (!known) formats.set(key, (known = new Intl.DateTimeFormat(locale, options)));
   return known;
 }
 

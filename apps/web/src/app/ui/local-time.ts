@@ -1,6 +1,8 @@
+import { format } from './dates';
+
 /** An instant as a datetime-local input wants it, on the clock of a time zone: `2027-03-13T08:12`. */
 export function localInput(instant: string, timeZone: string): string {
-  return new Intl.DateTimeFormat('sv-SE', { dateStyle: 'short', timeStyle: 'short', timeZone })
+  return format({ dateStyle: 'short', timeStyle: 'short', timeZone }, 'sv-SE')
     .format(new Date(instant))
     .replace(' ', 'T');
 }

@@ -24,8 +24,8 @@ const PAGE_ROWS = 12;
 const MANY = 13;
 
 const ORDERS = {
-  latest: { name: 'Latest first', by: (a: Reading, b: Reading) => b.at.localeCompare(a.at) },
-  oldest: { name: 'Oldest first', by: (a: Reading, b: Reading) => a.at.localeCompare(b.at) },
+  latest: { name: 'Latest first', by: (a: Reading, b: Reading) => (a.at < b.at ? 1 : -1) },
+  oldest: { name: 'Oldest first', by: (a: Reading, b: Reading) => (a.at < b.at ? -1 : 1) },
   warmest: { name: 'Warmest first', by: (a: Reading, b: Reading) => b.surfaceTempC - a.surfaceTempC },
   coldest: { name: 'Coldest first', by: (a: Reading, b: Reading) => a.surfaceTempC - b.surfaceTempC },
   clearest: { name: 'Clearest first', by: (a: Reading, b: Reading) => (b.visibilityM ?? 0) - (a.visibilityM ?? 0) },
@@ -66,9 +66,12 @@ export class ReadingsListComponent {
   );
   protected readonly found = computed(() => {
     const zone = this.zone();
-    const isSought = seeker(this.sought(), [...this.words().values()]);
+    const typed = this.sought().trim();
+    // Nobody waits for the words of thousands before something is sought.
+    const words = typed ? this.words() : new Map<string, string>();
+    const isSought = seeker(typed, [...words.values()]);
     return this.record()
-      .filter(({ id, zoneId }) => (!zone || zoneId === zone) && isSought(this.words().get(id) ?? ''))
+      .filter(({ id, zoneId }) => (!zone || zoneId === zone) && isSought(words.get(id) ?? ''))
       .sort(ORDERS[this.order()].by);
   });
   protected readonly pageRows = PAGE_ROWS;

@@ -9,6 +9,7 @@ import { tableApi } from './table-api';
 import { ImportComponent } from './import.component';
 import { ReadingFormComponent } from './reading-form.component';
 import { ZonesComponent } from './zones.component';
+import { written } from '../../testing/written';
 
 const id = (n: number) => `01980000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const WATER: Water = {
@@ -97,7 +98,7 @@ describe('several readings at once', () => {
     it.find<HTMLInputElement>('inky-check input').click();
     await it.fixture.whenStable();
     add().click();
-    const sent = http.expectOne((request) => request.method === 'PUT' && request.url.endsWith('/readings'));
+    const sent = await written(http, 'PUT', '/readings');
     expect(sent.request.body).toMatchObject([{ at: '2027-03-01T20:00:00Z', zoneId: id(3) }]);
     expect((sent.request.body as { surfaceTempC: number }[])[0]!.surfaceTempC).toBeCloseTo(8.89, 2);
   });
@@ -144,7 +145,7 @@ describe('a reading that is changed', () => {
     expect(it.find<HTMLTextAreaElement>('#change-profile').value).toBe('0 47.1\n20 44.7');
     it.find<HTMLInputElement>('inky-check input').click();
     await it.press('Keep the change');
-    const { request } = http.expectOne((each) => each.method === 'PUT' && each.url.endsWith(`/readings/${id(10)}`));
+    const { request } = await written(http, 'PUT', `/readings/${id(10)}`);
     expect(request.body).toMatchObject({
       surfaceTempC: 8.37,
       visibilityM: 1.53,
@@ -181,7 +182,7 @@ describe('zones', () => {
     boxes()[0]!.click();
     await it.fixture.whenStable();
     await it.press('Keep the zones');
-    const { request } = http.expectOne((each) => each.method === 'PUT' && each.url.endsWith(`/waters/${id(1)}`));
+    const { request } = await written(http, 'PUT', `/waters/${id(1)}`);
     const { zones } = request.body as { zones: { id: string; mixedDepthM: number; neighbours: string[] }[] };
     expect(zones).toHaveLength(3);
     expect(zones[0]!.neighbours).toContain(zones[2]!.id);

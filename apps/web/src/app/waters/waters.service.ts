@@ -2,14 +2,19 @@ import { inject, Injectable } from '@angular/core';
 import { Reading, Water, type ReadingDraftInput, type WaterDraftInput } from '@inky-shoal/core';
 import {
   BehaviorSubject,
+  catchError,
   combineLatest,
   concat,
+  distinctUntilChanged,
+  EMPTY,
   filter,
+  finalize,
   last,
   map,
   merge,
   type Observable,
   of,
+  share,
   shareReplay,
   Subject,
   switchMap,
@@ -34,6 +39,10 @@ export class WatersService {
   private readonly books = inject(BookService);
   private readonly outbox = inject(OutboxService);
   private readonly changed = new Subject<void>();
+  /** Readings that have been asked for and not come yet, by path; what changed meanwhile is asked for anew. */
+  private readonly asked = new Map<string, Observable<Reading[]>>();
+  /** Readings as they were last read, by path. */
+  private readonly known = new Map<string, Reading[]>();
   private readonly reload$ = merge(this.changed, this.outbox.delivered$, inject(ConnectionService).reachable$);
   private readonly looked = new BehaviorSubject<string | null>(null);
 
@@ -52,19 +61,48 @@ export class WatersService {
     map(([, { loaded }]) => loaded),
   );
   /** Readings of the water looked at, latest first. */
-  readonly readings$: Observable<Loaded<Reading[]>> = combineLatest([this.looked, this.reload$]).pipe(
+  readonly readings$: Observable<Loaded<Reading[]>> = combineLatest([
+    this.looked.pipe(distinctUntilChanged()),
+    this.reload$,
+  ]).pipe(
     switchMap(([waterId]) =>
-      waterId ? loading(this.readingsOf(waterId)) : of<Loaded<Reading[]>>({ state: 'ready', value: [] }),
+      waterId ? loading(this.knownFirst(waterId)) : of<Loaded<Reading[]>>({ state: 'ready', value: [] }),
     ),
     shareReplay(1),
   );
+
+  constructor() {
+    // First of all that hear of a change: what was read before it is old.
+    this.reload$.subscribe(() => {
+      this.asked.clear();
+      this.known.clear();
+    });
+  }
 
   look(waterId: string | null): void {
     this.looked.next(waterId);
   }
 
+  /** The readings of a water, latest first; who asks while they are on their way is given the same. */
   readingsOf(waterId: string): Observable<Reading[]> {
-    return this.api.get(`/books/${this.books.book}/waters/${waterId}/readings`, z.array(Reading));
+    const path = this.readingsPath(waterId);
+    const onTheirWay = this.asked.get(path);
+    if (onTheirWay) return onTheirWay;
+    const readings: Observable<Reading[]> = this.api.get(path, z.array(Reading)).pipe(
+      tap((value) => this.asked.get(path) === readings && this.known.set(path, value)),
+      finalize(() => this.asked.get(path) === readings && this.asked.delete(path)),
+      share(),
+    );
+    this.asked.set(path, readings);
+    return readings;
+  }
+
+  /** What was read before is shown until it is read again. */
+  private knownFirst(waterId: string): Observable<Reading[]> {
+    const known = this.known.get(this.readingsPath(waterId));
+    const fresh = this.readingsOf(waterId);
+    // Where they cannot be read again, what is known goes on standing: that the server is away is said elsewhere.
+    return known ? concat(of(known), fresh.pipe(catchError(() => EMPTY))) : fresh;
   }
 
   reload(): void {
@@ -91,7 +129,7 @@ export class WatersService {
 
   /** Adds many readings, some hundreds at a time. Emits once, when the last are on their way. */
   addReadings(waterId: string, batch: readonly BatchedReading[]): Observable<'sent' | 'waiting'> {
-    const path = `/books/${this.books.book}/waters/${waterId}/readings`;
+    const path = this.readingsPath(waterId);
     const parts = Array.from({ length: Math.ceil(batch.length / AT_ONCE) }, (_, part) =>
       batch.slice(part * AT_ONCE, (part + 1) * AT_ONCE),
     );
@@ -113,8 +151,12 @@ export class WatersService {
     );
   }
 
+  private readingsPath(waterId: string): string {
+    return `/books/${this.books.book}/waters/${waterId}/readings`;
+  }
+
   private readingPath(waterId: string, id: string): string {
-    return `/books/${this.books.book}/waters/${waterId}/readings/${id}`;
+    return `${this.readingsPath(waterId)}/${id}`;
   }
 
   private write(write: Parameters<OutboxService['send']>[0]): Observable<'sent' | 'waiting'> {

@@ -66,7 +66,8 @@ export class BoxesView {
   protected readonly kind = signal<TackleKind | ''>('');
   protected readonly found = computed(() => {
     const kind = this.kind();
-    const all = searchTackle(this.index(), this.typed());
+    // Nobody waits for the words of thousands before something is sought.
+    const all = this.typed().trim() ? searchTackle(this.index(), this.typed()) : this.owned();
     return kind ? all.filter((item) => item.kind === kind) : all;
   });
   protected readonly doing = signal<Doing>('list');
