@@ -10,9 +10,11 @@ const swc = {
     '^@inky-shoal/core$': '<rootDir>/packages/core/src/index.ts',
     '^@inky-shoal/core/(.*)$': '<rootDir>/packages/core/src/$1/index.ts',
     '^@inky-shoal/demo$': '<rootDir>/demo/src/index.ts',
+    // A package that can only be imported, where tests require.
+    '^@neaps/tide-predictor$': '<rootDir>/node_modules/@neaps/tide-predictor/dist/index.js',
   },
   testEnvironment: 'node',
-  transformIgnorePatterns: ['node_modules/(?!quick-lru|d3-array|internmap)'],
+  transformIgnorePatterns: ['node_modules/(?!quick-lru|d3-array|internmap|@neaps)'],
   // Tests run in a context where each look for a global is slow: handed in, arithmetic is several times as fast.
   sandboxInjectedGlobals: ['Math', 'Number'],
 };

@@ -10,6 +10,7 @@ const GROUPS = {
   underway: () => import('../bench/underway.mjs'),
   safe: () => import('../bench/safe.mjs'),
   lists: () => import('../bench/lists.mjs'),
+  tide: () => import('../bench/tide.mjs'),
 };
 
 const sorted = (samples) => [...samples].sort((a, b) => a - b);

@@ -7,10 +7,11 @@ if (!what || !file || rest.length) refuse(['usage: npm run --silent calc -- NAME
 ensureInstalled();
 ensureServerBuilt();
 const { CALCULATIONS, calculate, isCalculation } = await import('@inky-shoal/core/mechanics');
-if (!isCalculation(what)) {
-  refuse([`${what}: expected one of ${Object.keys(CALCULATIONS).join(', ')}`]);
+const { calculateTide } = await import('@inky-shoal/core/tide');
+if (what !== 'tide' && !isCalculation(what)) {
+  refuse([`${what}: expected one of ${[...Object.keys(CALCULATIONS), 'tide'].join(', ')}`]);
 }
 const { name, value } = jsonFrom(file, `what ${what} takes`);
-const answer = calculate(what, value);
+const answer = what === 'tide' ? calculateTide(value) : calculate(what, value);
 if (!answer.ok) refuseProblems(answer.problems, name);
 process.stdout.write(`${JSON.stringify(answer.value, null, 2)}\n`);

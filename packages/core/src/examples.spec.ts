@@ -11,6 +11,7 @@ import * as mechanics from './mechanics/index.js';
 import * as spots from './spots/index.js';
 import * as tackle from './tackle/index.js';
 import * as match from './tackle/match/index.js';
+import * as tide from './tide/index.js';
 import * as underway from './underway/index.js';
 import * as evidence from './underway/evidence/index.js';
 
@@ -28,6 +29,7 @@ const DOORS: Readonly<Record<string, unknown>> = Object.assign(
   spots,
   tackle,
   match,
+  tide,
   underway,
   evidence,
 );

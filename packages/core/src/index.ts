@@ -16,7 +16,7 @@ export { usualVisibilityM } from './water/usual-visibility.js';
 export { trendCPerDay } from './season/trend.js';
 export { sunDay, type SunDay } from './day/sun.js';
 export { attenuationPerM } from './day/light.js';
-export { minutesOf, clockOf } from './day/windows.js';
+export { minutesOf, clockOf, minutesInOrder, minuteWithin } from './day/windows.js';
 export { sayClock, sayHours } from './day/say-clock.js';
 export { makePlan, planDay, type PlannedDay, type PlanOptions, type SheetMoment } from './plan/make-plan.js';
 export { headline } from './plan/headline.js';
