@@ -1,5 +1,6 @@
 import { VIEWS } from './support/axe';
-import { PHONE, says, Stage, textOf } from './support/stage';
+import { choose } from './support/controls';
+import { PHONE, says, Stage, textOf, until } from './support/stage';
 
 let stage: Stage;
 beforeAll(async () => {
@@ -32,7 +33,12 @@ describe('the first minute', () => {
     await page.getByRole('button', { name: 'Start my own' }).click();
     await page.locator('.note').waitFor();
     await says(page.locator('.sheet .top'), 'My water.');
-    await says(page.locator('inky-sentence'), /Water 56 °F/);
+    const own = `${stage.server.address}/api/books/own/waters`;
+    const [water] = (await (await fetch(own)).json()) as { id: string }[];
+    const readings = (await (await fetch(`${own}/${water!.id}/readings`)).json()) as { surfaceTempC: number }[];
+    expect(readings.map(({ surfaceTempC }) => Math.round(surfaceTempC * 1.8 + 32))).toEqual([56]);
+    // What was read at one hour stands for the mean of its day, which by noon is a little under it.
+    await says(page.locator('inky-sentence'), /Water 5[567] °F/);
   });
 });
 
@@ -121,6 +127,168 @@ describe('units and places of the whole world', () => {
     expect(said).toMatch(/\d °C/);
     expect(said).toMatch(/\d m\b/);
     expect(said).not.toMatch(/°F|\d ft\b|\d oz\b|\d lb\b|\d mph\b|NaN|undefined|\d\.\d{4}/);
+  });
+});
+
+describe('an evening', () => {
+  it('plans a night over midnight, keeps it, and comes back to it', async () => {
+    const page = await stage.page('/sheet');
+    await page.locator('.note').waitFor();
+    await page.locator('inky-sentence').getByRole('button', { name: 'Hours on the water' }).click();
+    await page.getByLabel('From', { exact: true }).fill('19:00');
+    await page.getByLabel('To', { exact: true }).fill('02:30');
+    await page.getByLabel('To', { exact: true }).blur();
+    await page.keyboard.press('Escape');
+    const night = page.getByRole('tab', { name: /^Night/ });
+    await night.click();
+    await says(page.locator('inky-advice'), /Night, .* to 2:30 am/);
+    await page.getByRole('button', { name: 'Save plan' }).click();
+    await page.getByLabel('Name of the plan').fill('By the lights');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByRole('link', { name: 'Plans', exact: true }).click();
+    await page.getByRole('button', { name: 'Open By the lights' }).click();
+    await says(page.locator('inky-sentence'), '7 pm to 2:30 am');
+    await night.waitFor();
+  });
+});
+
+describe('three years of data', () => {
+  const DAYS = 1095;
+  const id = (kind: number, n: number) => `0198fc33-000${kind}-7274-8a2d-${String(n).padStart(12, '0')}`;
+  const water = id(1, 0);
+
+  async function send(method: string, path: string, body: unknown): Promise<void> {
+    const { status } = await fetch(`${stage.server.address}/api/books/own${path}`, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+    expect(status).toBeLessThan(300);
+  }
+
+  beforeAll(async () => {
+    const place = { latitude: 35.9, longitude: -88.4, timeZone: 'America/Chicago' };
+    await send('PUT', `/waters/${water}`, { name: 'Old pond', discipline: 'bass', waterKind: 'pond', place });
+    const readings = Array.from({ length: DAYS }, (_, day) => ({
+      id: id(2, day),
+      at: new Date(Date.UTC(2024, 0, 1 + day, 15)).toISOString(),
+      surfaceTempC: Math.round((17 - 11 * Math.cos(((day - 25) / 365.25) * 2 * Math.PI)) * 10) / 10,
+    }));
+    for (let from = 0; from < DAYS; from += 500) {
+      await send('PUT', `/waters/${water}/readings`, readings.slice(from, from + 500));
+    }
+    const day = (date: string) => ({ discipline: 'bass', date, place, surfaceTempC: 15 });
+    for (let n = 0; n < 30; n++) {
+      const date = `${2024 + (n % 3)}-0${1 + (n % 9)}-15`;
+      await send('PUT', `/plans/${id(3, n)}`, { name: `Outing ${n + 1}`, waterId: water, conditions: day(date) });
+    }
+  });
+
+  const own = async (path: string) => {
+    const page = await stage.page('/settings');
+    await page.evaluate(() => localStorage.setItem('inky.book', '"own"'));
+    await page.goto(stage.server.address + path);
+    return page;
+  };
+
+  it('are found again: a reading is sought, changed in its place, removed and brought back', async () => {
+    const page = await own('/waters');
+    await page
+      .getByRole('navigation', { name: 'Waters of this book' })
+      .getByRole('button', { name: /Old pond/ })
+      .click();
+    await page.getByLabel('Search').fill('16 Jul 2025');
+    await says(page.getByRole('status').filter({ hasText: 'readings.' }), `1 of ${DAYS} readings.`);
+    const found = page.locator('inky-readings-list tbody tr');
+    await says(found.first(), '16 Jul 2025');
+    await page.getByRole('button', { name: /^Change the reading of 16 Jul 2025/ }).click();
+    await found.getByLabel('Water, °F').fill('91');
+    await found.getByRole('button', { name: 'Keep the change' }).click();
+    await says(found.first(), '91 °F');
+    await page.getByRole('button', { name: /^Remove the reading of 16 Jul 2025/ }).click();
+    await says(page.locator('.notice'), 'Reading removed.');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await says(found.first(), '91 °F');
+  });
+
+  it('are sorted and turned over, and every date has its year', async () => {
+    const page = await own('/waters');
+    await page
+      .getByRole('navigation', { name: 'Waters of this book' })
+      .getByRole('button', { name: /Old pond/ })
+      .click();
+    await choose(page.getByLabel('In order'), 'Oldest first');
+    const rows = page.locator('inky-readings-list tbody tr');
+    await says(rows.first(), '1 Jan 2024');
+    for (const row of await rows.all()) expect(await textOf(row)).toMatch(/ 20\d\d,/);
+    await page.getByRole('button', { name: /next page/i }).click();
+    await says(rows.first(), '13 Jan 2024');
+  });
+
+  it('are plans that are found by name, and a season of three years behind it', async () => {
+    const page = await own('/plans');
+    await page.getByLabel('Search').fill('outing 17');
+    await until('one is left', async () => (await page.getByRole('heading', { level: 2 }).count()) === 1);
+    await page.getByRole('heading', { name: 'Outing 17' }).waitFor();
+    await page.goto(`${stage.server.address}/season`);
+    await page.locator('inky-year-chart canvas[role=img]').waitFor();
+    expect(await textOf(page.locator('h1'))).not.toBe('');
+  });
+});
+
+describe('going back, and going wrong', () => {
+  it('goes back and forth between views with the day as it was left, over a reload', async () => {
+    const page = await stage.page('/sheet');
+    await page.locator('.note').waitFor();
+    await page.locator('inky-sentence').getByRole('button', { name: /^Sky:/ }).click();
+    await page.getByRole('option', { name: 'overcast', exact: true }).click();
+    await page.keyboard.press('Escape');
+    await says(page.locator('inky-sentence'), 'Sky overcast');
+    await page.getByRole('link', { name: 'Season', exact: true }).click();
+    await page.locator('inky-year-chart').waitFor();
+    await page.getByRole('link', { name: 'Rig', exact: true }).click();
+    await page.waitForURL(/\/rig/);
+    await page.goBack();
+    await page.waitForURL(/\/season/);
+    await page.goBack();
+    await says(page.locator('inky-sentence'), 'Sky overcast');
+    await page.reload();
+    await says(page.locator('inky-sentence'), 'Sky overcast');
+  });
+
+  it('tells the other window that the day was changed, and lets one choose', async () => {
+    const first = await stage.page('/sheet');
+    await first.locator('.note').waitFor();
+    const second = await first.context().newPage();
+    await second.goto(`${stage.server.address}/sheet`);
+    await second.locator('.note').waitFor();
+    const setSky = async (page: typeof first, sky: string) => {
+      await page.locator('inky-sentence').getByRole('button', { name: /^Sky:/ }).click();
+      await page.getByRole('option', { name: sky, exact: true }).click();
+      await page.keyboard.press('Escape');
+      await says(page.locator('inky-sentence'), `Sky ${sky}`);
+    };
+    await setSky(first, 'rain');
+    await second.bringToFront();
+    await says(second.locator('.notice'), 'changed in another window');
+    // The day that stands here stays until its reader says otherwise.
+    expect(await textOf(second.locator('inky-sentence'))).not.toContain('Sky rain');
+  });
+
+  it('says what cannot be, keeps what was there, and goes on', async () => {
+    const page = await stage.page('/sheet');
+    await page.locator('.note').waitFor();
+    await page.locator('inky-sentence').getByRole('button', { name: 'Hours on the water' }).click();
+    await page.getByLabel('From', { exact: true }).fill('08:00');
+    await page.getByLabel('To', { exact: true }).fill('08:00');
+    await page.getByLabel('To', { exact: true }).blur();
+    await page.getByText('a window that does not end when it begins').waitFor();
+    expect(await textOf(page.locator('h1'))).toMatch(/^Pre-spawn/);
+    await page.getByLabel('To', { exact: true }).fill('15:00');
+    await page.getByLabel('To', { exact: true }).blur();
+    await page.keyboard.press('Escape');
+    await says(page.locator('inky-sentence'), '8 am to 3 pm');
+    expect(await textOf(page.locator('h1'))).toMatch(/^Pre-spawn/);
   });
 });
 

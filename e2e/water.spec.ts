@@ -48,7 +48,7 @@ it('moves with the hour and with the level of the water', async () => {
 
 it('keeps to a form, gives reasons, and finds more like a place', async () => {
   const page = await chart();
-  await choose(page.getByLabel('Only this form'), 'secondary point');
+  await choose(page.getByLabel('Only this structure'), 'secondary point');
   await until('only secondary points stand there', async () =>
     (await places(page)).every((place) => place.includes('Secondary point')),
   );

@@ -1,4 +1,4 @@
-import { Conditions, WaterDraft } from '@inky-shoal/core';
+import { Conditions, dateOf, dayNumber, WaterDraft } from '@inky-shoal/core';
 import { ChartFeature } from '@inky-shoal/core/chart';
 import { readingsToCsv } from '@inky-shoal/core/formats';
 import { featuresToGeoJson, featuresToGpx } from '@inky-shoal/core/formats/features';
@@ -30,6 +30,8 @@ const floating = (date: string, clock: string): string => {
   return `${date}T${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}:00`;
 };
 
+const dayAfter = (date: string): string => dateOf(dayNumber(date) + 1);
+
 function calendar({ plan = [], trip_event = [] }: OpenRows): string {
   const all = ical({ name: 'Inky Shoal', method: ICalCalendarMethod.PUBLISH });
   for (const { id, name, conditions } of plan) {
@@ -38,7 +40,7 @@ function calendar({ plan = [], trip_event = [] }: OpenRows): string {
       id: String(id),
       summary: String(name),
       start: floating(date, window?.from ?? '06:00'),
-      end: floating(date, window?.to ?? '15:00'),
+      end: floating(window && window.to < window.from ? dayAfter(date) : date, window?.to ?? '15:00'),
       floating: true,
     });
   }

@@ -32,20 +32,27 @@ const TideLevel = record('a tide level with at and levelM', {
   levelM: quantity('a level of the tide in metres', -10, 20),
 });
 
+/** Times on the clock that follow one another within a day and a night: midnight may be crossed once. */
+function onceRound(clocks: readonly string[]): boolean {
+  const back = clocks.flatMap((at, index) => (index && at <= (clocks[index - 1] as string) ? [index] : []));
+  return !back.length || (back.length === 1 && (clocks.at(-1) as string) < (clocks[0] as string));
+}
+
 const hourlyTide = z
   .array(TideLevel, { error: 'expected a list of tide levels' })
   .min(3, { error: 'expected at least 3 tide levels, so that rise and fall can be told' })
   .max(200, { error: 'expected at most 200 tide levels' })
-  .refine((levels) => levels.every(({ at }, index) => !index || at > (levels[index - 1] as { at: string }).at), {
-    error: 'expected tide levels in the order of their hours',
+  .refine((levels) => onceRound(levels.map(({ at }) => at)), {
+    error: 'expected tide levels in the order of their hours, over midnight at most once',
   });
 
 /** How far the angler trusts a lure, -1 (never) to 1 (before all others), by category. */
 const confidence = z.partialRecord(oneOf('a category', ids.CATEGORIES), quantity('a confidence', -1, 1));
 
+/** Hours on the water; a window that ends earlier on the clock than it begins crosses midnight. */
 const DayWindow = record('a window with from and to', { from: clockTime, to: clockTime }).refine(
-  (window) => window.from < window.to,
-  { error: 'expected a window that ends after it begins, on one day', path: ['to'] },
+  (window) => window.from !== window.to,
+  { error: 'expected a window that does not end when it begins', path: ['to'] },
 );
 
 const side = <Id extends ids.SchoolId>(id: Id) => maybe(oneOf('a side', ids.SCHOOL_SIDES[id]));

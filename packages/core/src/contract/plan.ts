@@ -77,6 +77,8 @@ export const PlanWindow = z.strictObject({
   from: z.string(),
   to: z.string(),
   light: z.enum(ids.LIGHTS),
+  /** Between the end of nautical twilight and its beginning. */
+  night: z.boolean().default(false),
   holding: z.array(Holding),
   presentations: z.array(Presentation),
 });

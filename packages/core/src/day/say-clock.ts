@@ -11,5 +11,5 @@ export function sayClock(clock: string): string {
 /** A stretch of the day: `6 to 8:30 am`. */
 export function sayHours(from: string, to: string): string {
   const [a, b] = [sayClock(from), sayClock(to)];
-  return a.slice(-2) === b.slice(-2) ? `${a.slice(0, -3)} to ${b}` : `${a} to ${b}`;
+  return a.slice(-2) === b.slice(-2) && from < to ? `${a.slice(0, -3)} to ${b}` : `${a} to ${b}`;
 }

@@ -1,5 +1,5 @@
 import type { TideStage } from '../contract/ids.js';
-import { minutesOf } from './windows.js';
+import { minutesAlong } from './windows.js';
 
 /** A tide as it stands at one moment. */
 export interface TideNow {
@@ -36,7 +36,8 @@ export function tideAt(
   levels: readonly TideLevel[],
   minute: number,
 ): Required<TideNow> & { hoursIntoStage: number; rangeM: number } {
-  const points = levels.map(({ at, levelM }) => ({ at: minutesOf(at), levelM }));
+  const minutes = minutesAlong(levels.map(({ at }) => at));
+  const points = levels.map(({ levelM }, index) => ({ at: minutes[index] as number, levelM }));
   const legs = points.slice(1).map((to, index) => {
     const from = points[index] as (typeof points)[number];
     return {

@@ -1,15 +1,15 @@
 import fc from 'fast-check';
 import { planDay } from '../plan/make-plan.js';
 import { day } from '../testing/days.js';
-import { clockOf, dayWindows, minutesOf } from './windows.js';
+import { clockOf, dayWindows, minutesInOrder, minutesOf, minuteWithin } from './windows.js';
 
 describe('day windows', () => {
   it('touch and cover the day, whatever the day', () => {
     fc.assert(
       fc.property(
         fc.integer({ min: 0, max: 364 }),
-        fc.integer({ min: 0, max: 18 * 60 }),
-        fc.integer({ min: 60, max: 5 * 60 }),
+        fc.integer({ min: 0, max: 1439 }),
+        fc.integer({ min: 60, max: 1380 }),
         fc.constantFrom('clear', 'overcast', 'fog', 'rain', 'partly-cloudy'),
         (dayOfYear, fromMin, lengthMin, sky) => {
           const date = new Date(Date.UTC(2027, 0, 1 + dayOfYear)).toISOString().slice(0, 10);
@@ -18,7 +18,9 @@ describe('day windows', () => {
           expect(windows[0]?.from).toBe(window.from);
           expect(windows.at(-1)?.to).toBe(window.to);
           windows.slice(1).forEach((next, index) => expect(next.from).toBe(windows[index]?.to));
-          windows.forEach(({ from, to }) => expect(minutesOf(to)).toBeGreaterThan(minutesOf(from)));
+          const spans = minutesInOrder(windows);
+          expect((spans.at(-1)?.toMin ?? 0) - (spans[0]?.fromMin ?? 0)).toBe(lengthMin);
+          spans.forEach((span) => expect(span.toMin).toBeGreaterThan(span.fromMin));
         },
       ),
       { numRuns: 60 },
@@ -31,6 +33,31 @@ describe('day windows', () => {
     expect(lights('clear').map(({ light }) => light)).toEqual(['low', 'rising', 'high', 'falling', 'low']);
     expect(minutesOf(lights('overcast')[0]!.to)).toBeGreaterThan(minutesOf(lights('clear')[0]!.to));
     expect(lights('overcast').map(({ light }) => light)).not.toContain('high');
+  });
+
+  it('make the night a window of its own, over midnight', () => {
+    const { plan, moments } = planDay(
+      day({ date: '2027-07-10', surfaceTempC: 27, window: { from: '18:00', to: '08:00' } }),
+    );
+    expect(plan.windows.map(({ light, night }) => (night ? 'night' : light))).toEqual([
+      'falling',
+      'low',
+      'night',
+      'low',
+      'rising',
+    ]);
+    const [, , night] = plan.windows;
+    expect(minutesOf(night!.from)).toBeGreaterThan(20 * 60);
+    expect(minutesOf(night!.to)).toBeLessThan(6 * 60);
+    expect(moments.map(({ minute }) => minute)).toEqual(Array.from({ length: 57 }, (_, step) => 18 * 60 + step * 15));
+    expect(moments.find(({ minute }) => minute === 1440)?.light).toBeLessThan(1e-3);
+    expect(moments.at(-1)?.light).toBeGreaterThan(0.1);
+  });
+
+  it('put a minute after midnight into the night before, and no other', () => {
+    expect(minuteWithin(30, 19 * 60, 30 * 60)).toBe(24 * 60 + 30);
+    expect(minuteWithin(8 * 60, 19 * 60, 30 * 60)).toBe(8 * 60);
+    expect(minuteWithin(20 * 60, 19 * 60, 30 * 60)).toBe(20 * 60);
   });
 
   it('have nothing to say about an empty curve', () => expect(dayWindows([], 720)).toEqual([]));

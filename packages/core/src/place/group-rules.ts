@@ -31,6 +31,13 @@ export const GROUP_RULES: readonly GroupRule[] = [
     against: 'In dim light they come up off the deep bottom',
   },
   {
+    id: 'night-feeds-on-the-edge',
+    when: all(is('night'), above('surfaceTempC', 17, 21), not(is('phase:spawn'))),
+    effect: { edge: 0.6, hanging: -0.3 },
+    text: 'Warm nights: they come in to feed along the edge',
+    against: 'Warm nights: they have gone in to feed along the edge',
+  },
+  {
     id: 'high-sun-off-the-edge',
     when: all(
       above('light', 0.3, 0.6),

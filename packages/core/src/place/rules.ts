@@ -86,6 +86,12 @@ export const STRUCTURE_RULES: readonly Rule<Votes<Structure>>[] = [
     against: 'The flat cooled overnight',
   },
   {
+    id: 'lights-by-night',
+    when: all(is('night'), above('surfaceTempC', 13, 17), not(is('phase:spawn'))),
+    effect: { dock: 0.6, marina: 0.6 },
+    text: 'Lights over the water draw bait by night, and they wait at the edge of the shadow',
+  },
+  {
     id: 'flat-by-sun',
     when: all(below('surfaceTempC', 12, 15), above('sunWarmth', 0.3, 0.8), anyOf('phase:staging', 'phase:pre-spawn')),
     effect: { flat: 1.6, riprap: 0.3, ditch: -0.5 },

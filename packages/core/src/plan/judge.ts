@@ -4,7 +4,7 @@ import type { Plan, Reason } from '../contract/plan.js';
 import { dayCurve, type Moment } from '../day/curve.js';
 import { dayOfYear, sunDay, yearMonth, type SunDay } from '../day/sun.js';
 import { tideAt } from '../day/tide.js';
-import { dayWindows, minutesOf, type DayWindow } from '../day/windows.js';
+import { DAY_MIN, dayWindows, NIGHT_DEG, minutesOfHours, type DayWindow } from '../day/windows.js';
 import { judgeFood } from '../food/food.js';
 import { judgeGroups, type DepthLimits, type JudgedGroups } from '../place/groups.js';
 import { schoolsInForce, withSchools, type SchoolInForce } from '../presentation/schools.js';
@@ -163,7 +163,7 @@ function judge(given: Conditions, sun: SunDay, trend: ReadingTrend, units: UnitS
   const facts = known.with(food.facts);
   const schools = schoolsInForce(conditions.schools, facts);
 
-  const [fromMin, toMin] = [minutesOf(conditions.window.from), minutesOf(conditions.window.to)];
+  const { fromMin, toMin } = minutesOfHours(conditions.window);
   const curve =
     before && same('sky') && sameWindow(before.conditions.window, conditions.window)
       ? before.curve
@@ -209,20 +209,33 @@ function tideFacts({ hourlyTide }: FullConditions, minute: number): Known {
 
 const clamp = (value: number): number => Math.min(1, Math.max(0, value));
 
+/** Night falls between these heights of the sun: from the end of civil twilight to that of the nautical. */
+const DUSK_DEG = -6;
+/** A night that goes on so long after sunset belongs to the sunrise that follows it. */
+const AFTER_SUNSET_MIN = 60;
+
+/** The sunrise that a minute is told from: that of its day, and once it is night the one that ends the night. */
+function nextSunrise(sunriseMin: number, sunsetMin: number | null, minute: number): number {
+  const night = sunsetMin !== null && sunsetMin > sunriseMin && minute > sunsetMin + AFTER_SUNSET_MIN;
+  return night ? sunriseMin + DAY_MIN : sunriseMin;
+}
+
 /** The facts of one moment: light, warmth, and what both make of sky and wind. */
-export function momentFacts(day: JudgedDay, moment: Pick<Moment, 'minute' | 'light' | 'sunWarmth'>): Known {
+export function momentFacts(day: JudgedDay, moment: Moment): Known {
   const { windMps, sky } = day.conditions;
   const sunny = sky === 'clear' ? 1 : sky === 'partly-cloudy' ? 0.6 : 0;
   const bright = clamp((moment.light - 0.3) / 0.25);
+  const sunrise = day.sunriseMin === null ? null : nextSunrise(day.sunriseMin, day.sun.sunsetMin, moment.minute);
   return {
     light: moment.light,
     sunWarmth: moment.sunWarmth,
+    night: clamp((DUSK_DEG - moment.sunAltitudeDeg) / (DUSK_DEG - NIGHT_DEG)),
     'bright-and-calm': Math.min(sunny, bright, clamp((4 - windMps) / 2.5)),
-    ...(day.sunriseMin === null
+    ...(sunrise === null
       ? {}
       : {
-          hoursFromSunrise: (moment.minute - day.sunriseMin) / 60,
-          shadSpawnHoursLeft: shadSpawnEndsH(day.facts, sky) - (moment.minute - day.sunriseMin) / 60,
+          hoursFromSunrise: (moment.minute - sunrise) / 60,
+          shadSpawnHoursLeft: shadSpawnEndsH(day.facts, sky) - (moment.minute - sunrise) / 60,
         }),
     ...tideFacts(day.conditions, moment.minute),
   };
@@ -231,7 +244,7 @@ export function momentFacts(day: JudgedDay, moment: Pick<Moment, 'minute' | 'lig
 /** The groups of fish at one moment, and the facts of that moment under a kind of light. */
 export function momentGround(
   day: JudgedDay,
-  moment: Pick<Moment, 'minute' | 'light' | 'sunWarmth'>,
+  moment: Moment,
   light: Light,
 ): { readonly groups: JudgedGroups; readonly facts: Facts } {
   const facts = day.facts.with({ ...momentFacts(day, moment), [`light:${light}`]: 1 });

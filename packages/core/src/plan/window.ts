@@ -198,6 +198,7 @@ export function tellWindow(
     from: clockOf(window.fromMin),
     to: clockOf(window.toMin),
     light: window.light,
+    night: window.night,
     holding: places.map(({ structure, cover, depthM, position, because }, at) => ({
       structure,
       cover,

@@ -164,6 +164,13 @@ export const QUESTION_RULES: readonly QuestionRule[] = [
     text: 'Fall fish chase',
   },
   {
+    id: 'night-steady',
+    when: is('night'),
+    effect: shift('pace', -0.12),
+    text: 'By night slow and steady, so that they can follow it by feel',
+    against: 'Too quick to be followed in the dark',
+  },
+  {
     id: 'follows-change-pace',
     when: is('feedback:follows'),
     effect: shift('pace', 0.12),
@@ -176,6 +183,13 @@ export const QUESTION_RULES: readonly QuestionRule[] = [
     effect: shift('presence', 0.2),
     text: 'Wind breaks the light and has them feeding: flash and thump',
     against: 'Lost in the wind and chop',
+  },
+  {
+    id: 'night-felt',
+    when: is('night'),
+    effect: shift('presence', 0.22),
+    text: 'By night they feel it and hear it before they see it',
+    against: 'Too quiet to be found in the dark',
   },
   {
     id: 'cloud-louder',

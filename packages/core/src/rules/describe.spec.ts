@@ -18,6 +18,7 @@ describe('conditions in words', () => {
       'phase fall; and visibility against the normal over 0.5, wholly over 0.7',
     ],
     [always, 'always'],
+    [is('fish-sign:small-males-shallow'), 'caught fish: small males shallow'],
   ])('%j', (condition, words) => expect(describeCondition(condition, 'metric')).toBe(words));
 });
 

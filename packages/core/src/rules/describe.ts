@@ -36,6 +36,9 @@ function figure(name: QuantityName, value: number, units: UnitSystem): string {
   return measure ? `${say(measure, value, units)}${unit}` : `${Number(value.toFixed(2))}${unit}`;
 }
 
+/** Families of facts whose names alone would not say what they are about. */
+const FAMILIES: Readonly<Record<string, string>> = { 'fish-sign': 'caught fish:', seen: 'bait seen:', sign: 'seen:' };
+
 /** A condition in words: `water under 55 °F, wholly under 47 °F`. */
 export function describeCondition(condition: Condition, units: UnitSystem): string {
   if ('quantity' in condition) {
@@ -45,7 +48,8 @@ export function describeCondition(condition: Condition, units: UnitSystem): stri
     return `${QUANTITIES[quantity][0]} ${way} ${from}${from === full ? '' : `, wholly ${way} ${full}`}`;
   }
   if ('degree' in condition) {
-    const [family, id] = condition.degree.split(':');
+    const [name, id] = condition.degree.split(':');
+    const family = FAMILIES[name as string] ?? name;
     return id === undefined ? nameOf(family as string) : `${nameOf(family as string)} ${nameOf(id)}`;
   }
   if ('not' in condition) return `not ${describeCondition(condition.not, units)}`;

@@ -86,6 +86,8 @@ export type DegreeName =
   /** Deep water is followed apart from the surface; and it is mixing with it now. */
   | 'basin:followed'
   | 'basin:mixing'
-  | 'day:night';
+  /** The day has hours in the dark; and this hour is one. */
+  | 'day:night'
+  | 'night';
 
 export type FactName = QuantityName | DegreeName;

@@ -1,3 +1,4 @@
+import { minuteWithin } from '../day/windows.js';
 import type { CategoryId, Light, Tone } from '../contract/ids.js';
 import type { Holding, PlanWindow, Presentation } from '../contract/plan.js';
 import type { Fishing, LureChange, TripStop } from '../contract/trips.js';
@@ -36,6 +37,8 @@ export interface PlaceOption {
   readonly weight: number;
 }
 
+const isWithin = (minute: number, fromMin: number, toMin: number): boolean => minute >= fromMin && minute <= toMin;
+
 /** Places of a window: the stops of the day's order, else the kinds of place where fish should hold. */
 export function placesOf(window: PlanWindow, stops: readonly TripStop[], atMin: number): PlaceOption[] {
   if (!stops.length) {
@@ -53,7 +56,7 @@ export function placesOf(window: PlanWindow, stops: readonly TripStop[], atMin: 
     structure: structure ?? first?.structure ?? null,
     cover: cover ?? first?.cover ?? null,
     depthM,
-    weight: atMin >= fromMin && atMin <= toMin ? IN_ITS_HOUR : 1,
+    weight: isWithin(minuteWithin(atMin, fromMin, toMin), fromMin, toMin) ? IN_ITS_HOUR : 1,
   }));
 }
 

@@ -2,7 +2,7 @@ import type { Light } from '../contract/ids.js';
 import type { PlanWindow } from '../contract/plan.js';
 import type { Place } from '../contract/conditions.js';
 import type { Fishing } from '../contract/trips.js';
-import { minutesOf } from '../day/windows.js';
+import { DAY_MIN, minutesInOrder, minuteWithin } from '../day/windows.js';
 import { localTimes } from '../day/calendar.js';
 import type { DayClock } from './blocks.js';
 import { fishingOf, placesOf } from './candidates.js';
@@ -17,7 +17,9 @@ const LIGHT_BY_HOUR: readonly (readonly [untilMin: number, light: Light])[] = [
 
 /** The window of a plan at a minute of the day: the first before it, the last after it. */
 export function windowAt(windows: readonly PlanWindow[], minute: number): PlanWindow | null {
-  return windows.find(({ to }) => minute < minutesOf(to)) ?? windows.at(-1) ?? null;
+  const hours = minutesInOrder(windows);
+  const at = minuteWithin(minute, hours[0]?.fromMin ?? 0, hours.at(-1)?.toMin ?? DAY_MIN);
+  return windows[hours.findIndex(({ toMin }) => at < toMin)] ?? windows.at(-1) ?? null;
 }
 
 /** Minutes past the midnight before a moment's day began; a trip over midnight goes on past 1440. */

@@ -1,5 +1,5 @@
 import type { Fishing } from '../contract/trips.js';
-import { minutesOf } from '../day/windows.js';
+import { minutesInOrder, minuteWithin } from '../day/windows.js';
 import type { UnitSystem } from '../units/units.js';
 import { onDeck } from '../plan/on-deck.js';
 import type { Candidate } from './evidence/fished.js';
@@ -77,8 +77,10 @@ function costOf({ trip, lonLat, speedMps = USUAL_SPEED_MPS }: FindingsInput) {
 }
 
 function leftOf({ plan }: Trip, minute: number): number {
-  const end = plan?.plan.windows.at(-1)?.to;
-  return Math.max(MIN_LEFT_MIN, end ? minutesOf(end) - minute : OPEN_END_MIN);
+  const hours = minutesInOrder(plan?.plan.windows ?? []);
+  const [first, last] = [hours[0], hours.at(-1)];
+  if (!first || !last) return OPEN_END_MIN;
+  return Math.max(MIN_LEFT_MIN, last.toMin - minuteWithin(minute, first.fromMin, last.toMin));
 }
 
 function becauseOf(advice: MoveAdvice, to: Option, answers: readonly Answer[], units: UnitSystem): string[] {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { headline, minutesOf, nameOf, onDeck, say, type PlanWindow } from '@inky-shoal/core';
+import { dayNumber, headline, minutesInOrder, minutesOf, nameOf, onDeck, say, type PlanWindow } from '@inky-shoal/core';
 import * as z from 'zod';
 import { ButtonDirective } from 'primeng/button';
 import { BookService } from '../base/book.service';
@@ -82,16 +82,18 @@ export class SheetView {
     return day ? headline(day.plan, day.tempTrendCPerDay, this.units()) : '';
   });
 
+  private readonly spans = computed(() => minutesInOrder(this.plan()?.windows ?? []));
+
   /** The present moment in minutes on the water's clock, where it falls on the planned day and hours. */
   protected readonly nowMin = computed(() => {
     const [clock, draft] = [this.clock(), this.draft()];
-    const windows = this.plan()?.windows ?? [];
-    const [first, last] = [windows[0], windows.at(-1)];
+    const [first, last] = [this.spans()[0], this.spans().at(-1)];
     if (!clock || !draft || !first || !last) return null;
     const [date, time] = localInput(clock.now, draft.input.place.timeZone).split('T');
-    if (date !== draft.input.date || !time) return null;
-    const now = minutesOf(time);
-    return now >= minutesOf(first.from) && now <= minutesOf(last.to) ? now : null;
+    if (!date || !time) return null;
+    // After midnight it is still the night of the day before.
+    const now = minutesOf(time) + (dayNumber(date) - dayNumber(draft.input.date)) * 1440;
+    return now >= first.fromMin && now <= last.toMin ? now : null;
   });
 
   private readonly pressed = signal<string | null>(null);
@@ -101,7 +103,7 @@ export class SheetView {
     const now = this.nowMin();
     return (
       windows.find(({ id }) => id === this.pressed()) ??
-      windows.find(({ from, to }) => now !== null && minutesOf(from) <= now && now < minutesOf(to)) ??
+      windows[this.spans().findIndex(({ fromMin, toMin }) => now !== null && fromMin <= now && now < toMin)] ??
       windows[0] ??
       null
     );
@@ -109,8 +111,8 @@ export class SheetView {
 
   /** Columns of the windows' tabs: each as wide as its hours on the chart over it, or as its words where those are more. */
   protected readonly columns = computed(() =>
-    (this.plan()?.windows ?? [])
-      .map(({ from, to }) => `minmax(min-content, ${minutesOf(to) - minutesOf(from)}fr)`)
+    this.spans()
+      .map(({ fromMin, toMin }) => `minmax(min-content, ${toMin - fromMin}fr)`)
       .join(' '),
   );
 

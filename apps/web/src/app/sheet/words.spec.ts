@@ -13,6 +13,8 @@ describe('words', () => {
   it('says hours with one am or pm where one is enough', () => {
     expect(sayHours('06:00', '08:30')).toBe('6 to 8:30 am');
     expect(sayHours('11:00', '15:00')).toBe('11 am to 3 pm');
+    expect(sayHours('22:00', '01:30')).toBe('10 pm to 1:30 am');
+    expect(sayHours('06:00', '05:00')).toBe('6 am to 5 am');
   });
 
   it('says winds, trends and lists', () => {
@@ -27,15 +29,17 @@ describe('words', () => {
     expect(compassOf(359)).toBe('N');
   });
 
+  const window = (light: PlanWindow['light'], from: string, to: string): PlanWindow => ({
+    id: from,
+    from,
+    to,
+    light,
+    night: false,
+    holding: [],
+    presentations: [],
+  });
+
   it('names windows by light and by their place in the day', () => {
-    const window = (light: PlanWindow['light'], from: string, to: string): PlanWindow => ({
-      id: from,
-      from,
-      to,
-      light,
-      holding: [],
-      presentations: [],
-    });
     const day = [
       window('low', '05:30', '07:00'),
       window('rising', '07:00', '10:00'),
@@ -50,6 +54,15 @@ describe('words', () => {
       'Afternoon',
       'Last light',
     ]);
+  });
+
+  it('names the night, with last light before it and first light after', () => {
+    const hours = [
+      window('low', '19:30', '21:00'),
+      { ...window('low', '21:00', '04:30'), night: true },
+      window('low', '04:30', '06:00'),
+    ];
+    expect(hours.map((each) => windowName(each, hours))).toEqual(['Last light', 'Night', 'First light']);
   });
 });
 

@@ -46,6 +46,7 @@ export const PARTS_OF_DAY: readonly string[] = [
   'Low light',
   'Afternoon',
   'Last light',
+  'Night',
 ];
 
 export const FRONT_WORDS: Readonly<Record<Front, string>> = {
@@ -59,9 +60,12 @@ export const LEVEL_WORDS: Readonly<Record<Level, string>> = { rising: 'rising', 
 
 /** A window's name by its light and its place in the day. */
 export function windowName(window: PlanWindow, windows: readonly PlanWindow[]): string {
+  if (window.night) return 'Night';
   if (window.light !== 'low') return LIGHT_NAMES[window.light];
-  if (minutesOf(window.from) < 11 * 60) return windows.indexOf(window) === 0 ? 'First light' : 'Early';
-  return window === windows.at(-1) ? 'Last light' : LIGHT_NAMES.low;
+  const before = windows[windows.indexOf(window) - 1];
+  if (minutesOf(window.from) < 11 * 60) return !before || before.night ? 'First light' : 'Early';
+  const after = windows[windows.indexOf(window) + 1];
+  return !after || after.night ? 'Last light' : LIGHT_NAMES.low;
 }
 
 const COMPASS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const;

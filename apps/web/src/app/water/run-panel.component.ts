@@ -12,6 +12,7 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import {
   clockOf,
+  minuteWithin,
   readNumber,
   readQuantityIn,
   say,
@@ -115,7 +116,8 @@ export class RunPanelComponent {
 
   protected setHours(input: HTMLInputElement, of: WritableSignal<number>): void {
     const [hours = Number.NaN, minutes = Number.NaN] = input.value.split(':').map(Number);
-    if (Number.isFinite(hours * 60 + minutes)) of.set(hours * 60 + minutes);
+    const [first = 0, last = DAY_MIN] = [this.chart().minutes[0], this.chart().minutes.at(-1)];
+    if (Number.isFinite(hours * 60 + minutes)) of.set(minuteWithin(hours * 60 + minutes, first, last));
     else input.value = clockOf(of());
   }
 

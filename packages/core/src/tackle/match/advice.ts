@@ -1,5 +1,5 @@
 import type { Plan, PlanWindow, Presentation } from '../../contract/plan.js';
-import { minutesOf } from '../../day/windows.js';
+import { minutesOfHours } from '../../day/windows.js';
 
 /** A piece of advice of a plan over the whole day: what to tie on, how much it is worth, and when. */
 export interface DayAdvice {
@@ -14,7 +14,10 @@ export interface DayAdvice {
 /** Lures of a day that are thought about. */
 const MAX_ADVICE = 12;
 
-const minutes = ({ from, to }: PlanWindow): number => Math.max(15, minutesOf(to) - minutesOf(from));
+const minutes = (window: PlanWindow): number => {
+  const { fromMin, toMin } = minutesOfHours(window);
+  return Math.max(15, toMin - fromMin);
+};
 
 /**
  * Every category that a plan names, once: worth its scores by the time they hold, said as in the window where it scores

@@ -50,6 +50,12 @@ export const TONE_RULES: readonly Rule<Votes<Tone>>[] = [
     text: 'Dim light: a dark outline',
   },
   {
+    id: 'tone-night',
+    when: is('night'),
+    effect: { dark: 1.6, bold: 0.2, translucent: -0.8, natural: -0.3 },
+    text: 'By night a dark outline against the sky',
+  },
+  {
     id: 'tone-cloud',
     when: anyOf('sky:overcast', 'sky:rain'),
     effect: { bold: 0.28, translucent: -0.4 },
@@ -131,6 +137,12 @@ export const FAMILY_RULES: readonly Rule<Votes<ColourFamily>>[] = [
     when: is('tone:dark'),
     effect: { black: 1.1, blue: 0.8, purple: 0.4, red: 0.2, chartreuse: 0.2 },
     text: 'A dark outline',
+  },
+  {
+    id: 'family-night',
+    when: is('night'),
+    effect: { black: 1.4, blue: 0.7, purple: 0.7, red: 0.1, orange: -1.4, chartreuse: -0.5, silver: -0.6 },
+    text: 'By night black, blue and purple stand out best from below',
   },
   {
     id: 'family-shad',
@@ -446,6 +458,12 @@ export const SOUND_RULES: readonly Rule<Votes<Sound>>[] = [
     when: above('effectiveVisibilityM', 1.2, 2),
     effect: { silent: 0.5, rattles: -0.3 },
     text: 'Clear: they see it, it need not rattle',
+  },
+  {
+    id: 'sound-night',
+    when: is('night'),
+    effect: { 'one-knock': 0.7, rattles: 0.3, silent: -0.4 },
+    text: 'By night a knock leads them to it',
   },
   {
     id: 'sound-mud',

@@ -1,6 +1,6 @@
 import {
   attenuationPerM,
-  minutesOf,
+  minutesInOrder,
   nameOf,
   sayRange,
   toShown,
@@ -53,14 +53,15 @@ function niceCeil(value: number): number {
   return Math.ceil(value / step) * step;
 }
 
-function strokesOf(window: PlanWindow, shown: (m: number) => number, units: UnitSystem): Stroke[] {
+type Hours = ReturnType<typeof minutesInOrder>[number];
+
+function strokesOf(window: PlanWindow, hours: Hours, shown: (m: number) => number, units: UnitSystem): Stroke[] {
   return window.presentations.map(({ category, runDepthM, retrieve }, index) => {
     const wait = retrieve.pauseS ? `, wait ${retrieve.pauseS.map((s) => Math.round(s * 10) / 10).join(' to ')} s` : '';
     const depth = sayDepths(runDepthM, units);
     return {
       windowId: window.id,
-      fromMin: minutesOf(window.from),
-      toMin: minutesOf(window.to),
+      ...hours,
       depth: shown((runDepthM[0] + runDepthM[1]) / 2),
       name: nameOf(category),
       detail: `${depth}${wait}`,
@@ -95,7 +96,8 @@ export function pictureOf(day: PlannedDay, units: UnitSystem): Picture {
   const { plan, moments, visibilityM, bottomM, thermoclineM } = day;
   const k = attenuationPerM(visibilityM);
   const groups = groupsOf(moments, shown);
-  const strokes = plan.windows.flatMap((window) => strokesOf(window, shown, units));
+  const hours = minutesInOrder(plan.windows);
+  const strokes = plan.windows.flatMap((window, index) => strokesOf(window, hours[index] as Hours, shown, units));
   const lowest = Math.max(
     ...groups.flatMap(({ band }) => band.filter(({ share }) => share >= SEEN_SHARE).map(({ low }) => low)),
     ...strokes.filter(({ first }) => first).map(({ depth }) => depth),
@@ -114,7 +116,7 @@ export function pictureOf(day: PlannedDay, units: UnitSystem): Picture {
     strokes,
     bottom: seesBottom ? bottom : null,
     thermocline: thermoclineM === null ? null : shown(thermoclineM),
-    windows: plan.windows.map(({ id, from, to }) => ({ id, fromMin: minutesOf(from), toMin: minutesOf(to) })),
+    windows: plan.windows.map(({ id }, index) => ({ id, ...(hours[index] as Hours) })),
   };
 }
 
