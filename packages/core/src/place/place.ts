@@ -16,8 +16,8 @@ const MAX_PLACES = 4;
 const MIN_GROUP_SHARE = 0.15;
 /** Shares less than this are not worth a place in a plan. */
 const MIN_WEIGHT = 0.03;
-/** A group of so few is not looked for. */
-const MIN_CANDIDATE_SHARE = 0.01;
+/** A group of so few is not looked for, even where a place gathers most of it. */
+const MIN_CANDIDATE_SHARE = 0.001;
 /** A place of the same structure and group as one that is named says little more: its weight counts this much. */
 const SAME_FORM = 0.2;
 const SAME_STRUCTURE = 0.8;
