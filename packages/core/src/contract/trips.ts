@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { Conditions, Place, surfaceTempC, visibilityM } from './conditions.js';
 import { clientId, instant, maybe, oneOf, quantity, record, shortText } from './fields.js';
-import { CATEGORIES, COVERS, FORAGE_KINDS, FORAGE_SEEN, LEVELS, SIGNS, SKIES, STRUCTURES } from './ids.js';
+import { CATEGORIES, COVERS, FORAGE_KINDS, FORAGE_SEEN, LEVELS, SIGNS, SKIES, SPECIES, STRUCTURES } from './ids.js';
 import { LIMITS } from './limits.js';
 import { Plan } from './plan.js';
 
@@ -33,6 +33,8 @@ export const Fishing = record('what is fished', {
   trim: oneOf('a change of the lure', LURE_CHANGES).nullable(),
   /** How fast the lure comes, pauses included. */
   paceMps: quantity('a pace in metres a second', 0, 10),
+  /** Figures that nobody said: what is usual with the lure stands for them. */
+  unsaid: maybe(z.array(oneOf('a figure', ['depthM', 'paceMps'] as const))),
 });
 export type Fishing = z.infer<typeof Fishing>;
 
@@ -68,6 +70,7 @@ export type Contact = (typeof CONTACTS)[number];
 
 /** What may be said of a fish that was landed. */
 export const Catch = record('a fish', {
+  species: maybe(oneOf('a species', SPECIES)),
   lengthMm: maybe(quantity('a length in millimetres', ...FISH_LENGTH_MM)),
   weightG: maybe(quantity('a weight in grams', ...FISH_WEIGHT_G)),
   tag: maybe(shortText('a tag number', 40)),
@@ -123,6 +126,8 @@ export const TripEvent = z.discriminatedUnion(
       stops: z.array(TripStop).max(MAX_STOPS, { error: `expected at most ${MAX_STOPS} stops` }),
       /** The book's clock less the machine's, so that the demo's day goes on from its own hour. */
       aheadMs: z.number({ error: 'expected milliseconds' }),
+      /** Written down afterwards: the time between its notes says nothing of how long one fished. */
+      afterwards: maybe(truth),
     }),
     event('plan', { plan: TripPlan }),
     event('pause', {}),
@@ -168,6 +173,9 @@ export const TripEvent = z.discriminatedUnion(
   { error: 'expected an event of a known kind' },
 );
 export type TripEvent = z.infer<typeof TripEvent>;
+/** What an event says, without what the log itself adds to it. */
+type Said<E> = E extends TripEvent ? Omit<E, 'id' | 'tripId' | 'deviceId' | 'device' | 'seq' | 'at'> : never;
+export type NewTripEvent = Said<TripEvent>;
 export type TripEventOf<Kind extends TripEvent['kind']> = Extract<TripEvent, { kind: Kind }>;
 
 export const TripEvents = z

@@ -58,13 +58,16 @@ export interface DayClock {
 export function blocksOf(trip: Trip, nowMs: number, { minuteAt, lightAt }: DayClock): Block[] {
   const blocks: Block[] = [];
   const endMs = Math.max(trip.startMs, trip.stoppedMs ?? nowMs);
+  const afterwards = trip.begin.afterwards ?? false;
   let open: Stretch | null = null;
   const close = (toMs: number) => {
     if (!open) return;
     const { fished, fromMs, saidHours, contacts, bites, lastMs } = open;
     const oneCast = castHours(fished.paceMps);
     const elapsed = Math.min(activeMs(trip, fromMs, toMs), activeMs(trip, fromMs, lastMs) + SILENT_HOURS * HOUR_MS);
-    const hours = saidHours > 0 ? saidHours + contacts * oneCast : Math.max(elapsed / HOUR_MS, contacts * oneCast);
+    // Notes that were written down afterwards tell effort by words alone.
+    const silent = afterwards ? 0 : elapsed / HOUR_MS;
+    const hours = saidHours > 0 ? saidHours + contacts * oneCast : Math.max(silent, contacts * oneCast);
     // The cast that is in the water has said nothing yet.
     if (hours >= oneCast / 2) {
       blocks.push({ ...fished, atMin: minuteAt((fromMs + toMs) / 2), hours, bites });
@@ -74,7 +77,7 @@ export function blocksOf(trip: Trip, nowMs: number, { minuteAt, lightAt }: DayCl
   const at = (fishing: Fishing, atMs: number): Stretch => {
     const fished = fishedOf(fishing, lightAt(atMs));
     const same = open && open.fished.light === fished.light && moveBetween(open.fished, fished) === 'stay';
-    if (open && same && atMs - open.fromMs < LONGEST_MS) return open;
+    if (open && same && (afterwards || atMs - open.fromMs < LONGEST_MS)) return open;
     close(atMs);
     open = { fished, fromMs: atMs, saidHours: 0, contacts: 0, bites: 0, lastMs: atMs };
     return open;

@@ -35,3 +35,21 @@ export { goTo, nextStop, type GoTo } from './go-to.js';
 export { latestReading, offPlan, type OffPlan } from './off-plan.js';
 export { reviewOf } from './review.js';
 export { fishingWords, placeWords, sayStretch, TRIM_WORDS } from './words.js';
+export { lureKey, lureNamed, speciesNamed } from './past/names.js';
+export {
+  guessTripMapping,
+  TRIP_ROLES,
+  TRIP_UNITS,
+  type TripMapping,
+  type TripMeasure,
+  type TripRole,
+  type TripUnits,
+} from './past/trip-mapping.js';
+export {
+  readTrips,
+  type NamedWater,
+  type PastTrip,
+  type Told,
+  type TripImport,
+  type TripTableContext,
+} from './past/trip-table.js';

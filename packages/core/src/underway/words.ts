@@ -20,8 +20,11 @@ const depthWords = (depthM: number, units: UnitSystem): string =>
   depthM <= 0.15 ? 'on top' : `at ${say('depth', depthM, units)}`;
 
 /** What is fished in a line: `suspending jerkbait at 5 ft, a brighter colour`. */
-export const fishingWords = ({ category, depthM, trim }: Fishing, units: UnitSystem): string =>
-  `${nameOf(category)} ${depthWords(depthM, units)}${trim ? `, ${TRIM_WORDS[trim]}` : ''}`;
+export const fishingWords = ({ category, depthM, trim, unsaid }: Fishing, units: UnitSystem): string =>
+  [
+    `${nameOf(category)}${unsaid?.includes('depthM') ? '' : ` ${depthWords(depthM, units)}`}`,
+    ...(trim ? [TRIM_WORDS[trim]] : []),
+  ].join(', ');
 
 /** What one does next, as one would say it across the boat. */
 export function moveWords(move: Move, from: Fishing | null, to: Fishing, units: UnitSystem): string {

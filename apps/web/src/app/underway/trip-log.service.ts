@@ -1,15 +1,11 @@
 import { DestroyRef, inject, Injectable } from '@angular/core';
-import { TripEvent, type TripNews } from '@inky-shoal/core/underway';
+import { type NewTripEvent, TripEvent, type TripNews } from '@inky-shoal/core/underway';
 import { parse, type Book } from '@inky-shoal/core';
 import { BehaviorSubject, distinctUntilChanged, filter, map, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { BookService } from '../base/book.service';
 import { deviceName } from '../base/device';
 import { type KeptEvent, REFUSED, SENT, TripDb, WAITING } from './trip-db';
-
-/** What an event says, without what the log itself adds to it. */
-type Said<E> = E extends TripEvent ? Omit<E, 'id' | 'tripId' | 'deviceId' | 'device' | 'seq' | 'at'> : never;
-export type NewTripEvent = Said<TripEvent>;
 
 /** The log of one book on this device, as it stands. */
 export interface OpenLog {

@@ -6,7 +6,8 @@ import type { TripEvent } from '@inky-shoal/core/underway';
 import Dexie from 'dexie';
 import { firstValueFrom } from 'rxjs';
 import { TripDb } from './trip-db';
-import { TripLogService, type NewTripEvent } from './trip-log.service';
+import type { NewTripEvent } from '@inky-shoal/core/underway';
+import { TripLogService } from './trip-log.service';
 import { TripSyncService } from './trip-sync.service';
 
 const TRIP = '01960000-0000-7000-8000-000000000001';

@@ -47,7 +47,7 @@ import { NoticeService } from '../base/notice.service';
 import { PlannerService } from '../base/planner/planner.service';
 import { RunService } from '../water/run.service';
 import { SettingsService } from '../base/settings.service';
-import { type NewTripEvent, type OpenLog, TripLogService } from './trip-log.service';
+import { type OpenLog, TripLogService } from './trip-log.service';
 
 /** A trip about to begin. */
 export interface Outing {
