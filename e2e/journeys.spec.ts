@@ -1,3 +1,4 @@
+import type { Page } from 'playwright-core';
 import { VIEWS } from './support/axe';
 import { choose } from './support/controls';
 import { PHONE, says, Stage, textOf, until } from './support/stage';
@@ -289,6 +290,47 @@ describe('going back, and going wrong', () => {
     await page.keyboard.press('Escape');
     await says(page.locator('inky-sentence'), '8 am to 3 pm');
     expect(await textOf(page.locator('h1'))).toMatch(/^Pre-spawn/);
+  });
+});
+
+describe('a log kept elsewhere', () => {
+  const ROWS = [
+    'Date,Time,Species,Length (cm),Lure,Hours',
+    '3/1/2026,7:10 am,Largemouth,44,jig,5',
+    '3/1/2026,9:30 am,Largemouth,38,jig,5',
+    '4/11/2026,6:45 am,Smallmouth,900,drop shot,4',
+    '4/12/2026,6:45 am,Smallmouth,41,drop shot,4',
+  ].join('\n');
+  const add = (page: Page) => page.getByRole('button', { name: /^Add 2 trips with 3 fish$/ });
+
+  it('comes in from rows: what is not clear is asked, what is wrong is listed, and all can be taken back', async () => {
+    const page = await stage.page('/underway');
+    await page.getByRole('link', { name: 'Bring in trips from a file' }).click();
+    await page.locator('#past-text').fill(ROWS);
+    await page.getByText('Line 4: expected a length of a fish from ¾ in to 98½ in, got 354¼ in').waitFor();
+    await choose(page.getByLabel('jig, 2 times'), 'football jig');
+    await until('the lure is no longer asked for', async () => (await page.getByLabel('jig, 2 times').count()) === 0);
+    expect(await add(page).isDisabled()).toBe(true);
+    await page.getByText('Leave this line out').click();
+    await add(page).click();
+    await says(page.locator('.notice'), '2 trips with 3 fish added.');
+    await page.getByRole('button', { name: /1 March 2026/ }).click();
+    await says(page.locator('inky-trip-review'), '5 h 00 out, 5 h 00 of fishing noted.');
+    await says(page.locator('inky-trip-review'), 'football jig');
+    // The same rows again are known, and what lures mean is remembered.
+    await page.goto(`${stage.server.address}/underway/bring`);
+    await page.locator('#past-text').fill(ROWS);
+    await page.getByText('Add the 2 trips of days that stand in the log, too').waitFor();
+    expect(await page.getByLabel('jig, 2 times').count()).toBe(0);
+  });
+
+  it('goes to the bin again where it was brought in by mistake', async () => {
+    const page = await stage.page('/underway/bring');
+    await page.locator('#past-text').fill('date,fish,lure\n2025-05-03,2,popper');
+    await page.getByRole('button', { name: 'Add 1 trip with 2 fish' }).click();
+    await page.getByRole('button', { name: /3 May 2025/ }).waitFor();
+    await page.locator('.notice').getByRole('button', { name: 'Undo' }).click();
+    await until('it is gone', async () => (await page.getByRole('button', { name: /3 May 2025/ }).count()) === 0);
   });
 });
 

@@ -41,6 +41,7 @@ export const VIEWS: [name: string, path: (compare: string) => string, ready: str
   ['bench', () => '/rig/bench/running-depth', '.answer'],
   ['balance', () => '/rig/bench/balance', '.answer'],
   ['underway', () => '/underway', 'inky-trip-start .wide'],
+  ['trips from a file', () => '/underway/bring', '#past-text'],
   ['more', () => '/more', 'main li'],
   ['settings', () => '/settings', 'main h2'],
   ['removed and changed', () => '/bin', 'main h2'],

@@ -23,6 +23,11 @@ export const routes: Routes = [
     title: 'Underway',
     loadComponent: () => import('./underway/underway.view').then((m) => m.UnderwayView),
   },
+  {
+    path: 'underway/bring',
+    title: 'Trips from a file',
+    loadComponent: () => import('./underway/past/past-trips.view').then((m) => m.PastTripsView),
+  },
   { path: 'more', title: 'More', loadComponent: () => import('./shell/more.view').then((m) => m.MoreView) },
   { path: 'rules', title: 'Rules', loadComponent: () => import('./rules/rules.view').then((m) => m.RulesView) },
   { path: 'waters', title: 'Waters', loadComponent: () => import('./waters/waters.view').then((m) => m.WatersView) },

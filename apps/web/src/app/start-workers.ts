@@ -3,7 +3,7 @@ import { StartedWorker } from './base/worker-handle';
 import { CHART_FILES_WORKER, CHART_WORKER } from './water/chart-workers';
 import { PLANNER_WORKER } from './base/planner/planner-worker';
 import { RIG_WORKER } from './rig/rig-worker';
-import { TABLE_WORKER } from './waters/table-worker';
+import { TABLE_WORKER } from './base/tables/table-worker';
 import { TRIP_FINDER_WORKER } from './underway/trip-finder-worker';
 
 const started = (start: () => Worker) => () => new StartedWorker(start);
@@ -18,7 +18,7 @@ export const START_WORKERS: Provider[] = [
   },
   {
     provide: TABLE_WORKER,
-    useFactory: started(() => new Worker(new URL('./waters/table.worker', import.meta.url), { type: 'module' })),
+    useFactory: started(() => new Worker(new URL('./base/tables/table.worker', import.meta.url), { type: 'module' })),
   },
   {
     provide: RIG_WORKER,

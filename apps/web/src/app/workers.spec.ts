@@ -7,7 +7,7 @@ import { rigApi } from './rig/rig-api';
 import { ChartApi } from './water/chart-api';
 import { ChartFilesApi } from './water/chart-files-api';
 import type { Tints } from './water/drawing';
-import { tableApi } from './waters/table-api';
+import { tableApi } from './base/tables/table-api';
 
 /** What goes over the border of a worker, as it arrives: fails where something cannot go at all, as a function cannot. */
 const over = <T>(value: T): T => deserialize(serialize(value)) as T;

@@ -6,7 +6,7 @@ import type { WorkerHandle } from '../app/base/worker-handle';
 import { CHART_FILES_WORKER, CHART_WORKER } from '../app/water/chart-workers';
 import { PLANNER_WORKER } from '../app/base/planner/planner-worker';
 import { RIG_WORKER } from '../app/rig/rig-worker';
-import { TABLE_WORKER } from '../app/waters/table-worker';
+import { TABLE_WORKER } from '../app/base/tables/table-worker';
 import { TRIP_FINDER_WORKER } from '../app/underway/trip-finder-worker';
 
 /** What a worker of the page does, done in the page itself, which has no workers in tests: the same code answers. */
@@ -44,7 +44,7 @@ export const WORKERS_IN_PAGE: Provider[] = [
     provide: PLANNER_WORKER,
     useFactory: inPage(() => import('../app/base/planner/planner-api').then((at) => at.plannerApi)),
   },
-  { provide: TABLE_WORKER, useFactory: inPage(() => import('../app/waters/table-api').then((at) => at.tableApi)) },
+  { provide: TABLE_WORKER, useFactory: inPage(() => import('../app/base/tables/table-api').then((at) => at.tableApi)) },
   { provide: RIG_WORKER, useFactory: inPage(() => import('../app/rig/rig-api').then((at) => at.rigApi)) },
   { provide: CHART_WORKER, useFactory: inPage(() => import('../app/water/chart-api').then((at) => new at.ChartApi())) },
   {

@@ -65,9 +65,13 @@ export function blocksOf(trip: Trip, nowMs: number, { minuteAt, lightAt }: DayCl
     const { fished, fromMs, saidHours, contacts, bites, lastMs } = open;
     const oneCast = castHours(fished.paceMps);
     const elapsed = Math.min(activeMs(trip, fromMs, toMs), activeMs(trip, fromMs, lastMs) + SILENT_HOURS * HOUR_MS);
-    // Notes that were written down afterwards tell effort by words alone.
-    const silent = afterwards ? 0 : elapsed / HOUR_MS;
-    const hours = saidHours > 0 ? saidHours + contacts * oneCast : Math.max(silent, contacts * oneCast);
+    const landing = contacts * oneCast;
+    // Notes that were written down afterwards tell effort by words alone, the fish in it.
+    const hours = afterwards
+      ? Math.max(saidHours, landing)
+      : saidHours > 0
+        ? saidHours + landing
+        : Math.max(elapsed / HOUR_MS, landing);
     // The cast that is in the water has said nothing yet.
     if (hours >= oneCast / 2) {
       blocks.push({ ...fished, atMin: minuteAt((fromMs + toMs) / 2), hours, bites });
@@ -76,8 +80,9 @@ export function blocksOf(trip: Trip, nowMs: number, { minuteAt, lightAt }: DayCl
   };
   const at = (fishing: Fishing, atMs: number): Stretch => {
     const fished = fishedOf(fishing, lightAt(atMs));
-    const same = open && open.fished.light === fished.light && moveBetween(open.fished, fished) === 'stay';
-    if (open && same && (afterwards || atMs - open.fromMs < LONGEST_MS)) return open;
+    const same = open && moveBetween(open.fished, fished) === 'stay';
+    const near = open && open.fished.light === fished.light && atMs - open.fromMs < LONGEST_MS;
+    if (open && same && (afterwards || near)) return open;
     close(atMs);
     open = { fished, fromMs: atMs, saidHours: 0, contacts: 0, bites: 0, lastMs: atMs };
     return open;

@@ -1,5 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal } from '@angular/core';
-import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { say, sayRange, type Water, type WeatherDay } from '@inky-shoal/core';
 import {
   DATE_ORDERS,
@@ -11,21 +11,19 @@ import {
   type WeatherRole,
 } from '@inky-shoal/core/formats';
 import { ButtonDirective } from 'primeng/button';
-import { catchError, of, Subject, switchMap, tap } from 'rxjs';
+import { of, switchMap } from 'rxjs';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
+import { TableReader } from '../base/tables/table-reader';
+import { TablesService } from '../base/tables/tables.service';
 import { ColumnsComponent, columnsOf } from '../ui/columns.component';
 import { DATE_ORDER_NAMES } from '../ui/date-orders';
 import { OpenFileComponent } from '../ui/open-file.component';
 import { SelectComponent } from '../ui/select.component';
 import { TableComponent } from '../ui/table.component';
 import { UnreadLinesComponent } from '../ui/unread-lines.component';
-import { ReadingTablesService } from '../waters/reading-tables.service';
-import type { WeatherRead } from '../waters/table-api';
 import { OutsideService } from './outside.service';
 
-/** Files of weather are not taken larger than this. */
-const MAX_FILE_BYTES = 8e6;
 const PREVIEWED = 5;
 const NOT_READ = 'The weather could not be read, and the fault is ours. Try it again.';
 
@@ -69,7 +67,7 @@ const MEASURE_NAMES: Readonly<Record<WeatherMeasure, string>> = {
   styleUrls: ['../ui/table-import.css', './weather-import.component.css'],
 })
 export class WeatherImportComponent {
-  private readonly tables = inject(ReadingTablesService);
+  private readonly tables = inject(TablesService);
   private readonly outside = inject(OutsideService);
   private readonly notices = inject(NoticeService);
   private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
@@ -80,13 +78,11 @@ export class WeatherImportComponent {
   /** Gone in, or given up. */
   readonly done = output();
 
-  private readonly text = signal('');
-  private readonly read$ = new Subject<WeatherMapping | undefined>();
-  protected readonly source = signal('');
-  protected readonly read = signal<WeatherRead | null>(null);
-  protected readonly problem = signal<string | null>(null);
-  protected readonly agreed = signal(false);
-  protected readonly busy = signal(false);
+  protected readonly table = new TableReader((text, mapping?: WeatherMapping) => {
+    const context = { timeZone: this.water().place.timeZone, now: this.now(), units: this.units() };
+    return this.tables.readWeather(text, context, mapping);
+  }, NOT_READ);
+  protected readonly read = this.table.read;
   protected readonly roles = WEATHER_ROLES.map((id) => ({ id, name: ROLE_NAMES[id] }));
   protected readonly orders = DATE_ORDERS.map((id) => ({ id, name: DATE_ORDER_NAMES[id] }));
 
@@ -115,48 +111,12 @@ export class WeatherImportComponent {
     return `${days.length} ${days.length === 1 ? 'day' : 'days'}, ${days[0]?.date} to ${days.at(-1)?.date}, daily mean ${air}.`;
   });
   protected readonly ready = computed(
-    () => this.days().length > 0 && (!this.read()?.result.problems.length || this.agreed()),
+    () => this.days().length > 0 && (!this.read()?.result.problems.length || this.table.agreed()),
   );
-
-  constructor() {
-    inject(DestroyRef).onDestroy(() => this.tables.rest());
-    this.read$
-      .pipe(
-        tap(() => this.busy.set(true)),
-        switchMap((mapping) => {
-          const context = { timeZone: this.water().place.timeZone, now: this.now(), units: this.units() };
-          return this.tables.readWeather(this.text(), context, mapping).pipe(catchError(() => of(NOT_READ)));
-        }),
-        takeUntilDestroyed(),
-      )
-      .subscribe((read) => {
-        this.busy.set(false);
-        this.agreed.set(false);
-        this.read.set(typeof read === 'string' ? null : read);
-        this.problem.set(typeof read === 'string' ? read : null);
-      });
-  }
-
-  protected open(file: File): void {
-    if (file.size > MAX_FILE_BYTES) {
-      this.problem.set(`${file.name} is too large: expected at most ${MAX_FILE_BYTES / 1e6} MB.`);
-      return;
-    }
-    void file.text().then((text) => {
-      this.text.set(text);
-      this.source.set(file.name);
-      this.read$.next(undefined);
-    });
-  }
-
-  protected map(change: Partial<WeatherMapping>): void {
-    const mapping = this.read()?.mapping;
-    if (mapping) this.read$.next({ ...mapping, ...change });
-  }
 
   protected setUnit(measure: WeatherMeasure, unit: string): void {
     const units = this.read()?.mapping.units;
-    if (units) this.map({ units: { ...units, [measure]: unit } });
+    if (units) this.table.map({ units: { ...units, [measure]: unit } });
   }
 
   protected say({ airTempC, dewPointC, windMps, rainMm, date }: WeatherDay) {
@@ -171,19 +131,19 @@ export class WeatherImportComponent {
   }
 
   protected add(): void {
-    const [{ id }, days, source] = [this.water(), this.days(), this.source()];
-    this.busy.set(true);
+    const [{ id }, days, source] = [this.water(), this.days(), this.table.source()];
+    this.table.busy.set(true);
     this.outside.takeDays(id, source, days).subscribe({
       next: (replaced) => {
-        this.busy.set(false);
+        this.table.busy.set(false);
         this.notices.say(`Weather of ${days.length} days taken from ${source}.`, () =>
           this.undo(source, days, replaced),
         );
         this.done.emit();
       },
       error: (error: Error) => {
-        this.busy.set(false);
-        this.problem.set(`Nothing more was taken. ${error.message}`);
+        this.table.busy.set(false);
+        this.table.problem.set(`Nothing more was taken. ${error.message}`);
       },
     });
   }

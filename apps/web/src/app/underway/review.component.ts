@@ -87,7 +87,9 @@ export class TripReviewComponent {
   protected readonly note = new FormControl('', { nonNullable: true });
   protected readonly parts = computed(() => {
     const trip = this.trip();
-    const { planned, done, found } = trip.review?.review ?? reviewOf(trip, this.trips.nowOf(trip), this.units());
+    // What was written down afterwards was never told then: it is told from its notes.
+    const told = trip.begin.afterwards ? undefined : trip.review?.review;
+    const { planned, done, found } = told ?? reviewOf(trip, this.trips.nowOf(trip), this.units());
     return [
       { name: 'Found', lines: found },
       { name: 'Done', lines: done },

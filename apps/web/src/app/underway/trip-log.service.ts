@@ -20,6 +20,13 @@ export interface OpenLog {
   readonly refused: readonly { readonly event: TripEvent; readonly why: string }[];
 }
 
+/** What is said of a trip, at its moment. */
+export interface SaidOnTrip {
+  readonly tripId: string;
+  readonly said: NewTripEvent;
+  readonly atMs: number;
+}
+
 /** Why a note could not be kept, in words. */
 export class NotKept extends Error {}
 
@@ -80,30 +87,40 @@ export class TripLogService {
 
   /** Keeps an event; done when it is on the disk. @throws NotKept where it could not be kept, in words */
   async add(tripId: string, said: NewTripEvent, atMs: number): Promise<TripEvent> {
+    const [kept] = await this.addAll([{ tripId, said, atMs }]);
+    (performance as Partial<Performance>).mark?.('inky:kept');
+    return kept as TripEvent;
+  }
+
+  /** Keeps events in their order, all or none. @throws NotKept where they could not be kept, in words */
+  async addAll(all: readonly SaidOnTrip[]): Promise<TripEvent[]> {
     const open = this.log.value;
     if (!open) throw new NotKept(this.unopened.value ?? WHY_CLOSED);
     const { book, deviceId } = open;
     const db = this.db(book);
-    const whole = { ...said, id: uuid(), tripId, deviceId, device: deviceName(), at: new Date(atMs).toISOString() };
-    let kept: TripEvent;
+    const device = deviceName();
+    let kept: TripEvent[];
     try {
       kept = await db.transaction('rw', db.events, db.facts, async () => {
-        const seq = Number((await db.facts.get('seq'))?.value ?? 0);
-        const checked = parse(TripEvent, { ...whole, seq });
-        if (!checked.ok) throw new NotKept(`Not kept. ${checked.problems.map(({ message }) => message).join('; ')}.`);
-        await db.facts.put({ name: 'seq', value: seq + 1 });
-        await db.events.add({ id: whole.id, event: checked.value, state: WAITING });
-        return checked.value;
+        const next = Number((await db.facts.get('seq'))?.value ?? 0);
+        const events = all.map(({ tripId, said, atMs }, index) => {
+          const at = new Date(atMs).toISOString();
+          const checked = parse(TripEvent, { ...said, id: uuid(), tripId, deviceId, device, at, seq: next + index });
+          if (!checked.ok) throw new NotKept(`Not kept. ${checked.problems.map(({ message }) => message).join('; ')}.`);
+          return checked.value;
+        });
+        await db.facts.put({ name: 'seq', value: next + events.length });
+        await db.events.bulkAdd(events.map((event): KeptEvent => ({ id: event.id, event, state: WAITING })));
+        return events;
       });
     } catch (error) {
       if (error instanceof NotKept) throw error;
       throw new NotKept(isFull(error) ? WHY_FULL : WHY_CLOSED, { cause: error });
     }
-    (performance as Partial<Performance>).mark?.('inky:kept');
     this.change(book, (log) => ({
       ...log,
-      events: [...log.events, kept],
-      waiting: new Set(log.waiting).add(kept.id),
+      events: [...log.events, ...kept],
+      waiting: new Set([...log.waiting, ...kept.map(({ id }) => id)]),
     }));
     return kept;
   }

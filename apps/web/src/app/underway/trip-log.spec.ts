@@ -56,6 +56,28 @@ describe('the log on the device', () => {
     expect(await again.add(TRIP, casts, AT)).toMatchObject({ seq: 2, deviceId });
   });
 
+  it('keeps many notes of several trips in their order, all or none', async () => {
+    const log = await open();
+    const other = '01960000-0000-7000-8000-000000000002';
+    const kept = await log.addAll([
+      { tripId: TRIP, said: casts, atMs: AT },
+      { tripId: other, said: { kind: 'finish' }, atMs: AT },
+    ]);
+    expect(kept.map(({ tripId, seq }) => [tripId, seq])).toEqual([
+      [TRIP, 0],
+      [other, 1],
+    ]);
+    const bad: NewTripEvent = { kind: 'effort', casts: -3, fishing: null };
+    await expect(
+      log.addAll([
+        { tripId: TRIP, said: casts, atMs: AT },
+        { tripId: TRIP, said: bad, atMs: AT },
+      ]),
+    ).rejects.toThrow('a number of casts');
+    expect(log.now?.events).toHaveLength(2);
+    expect(await log.add(TRIP, casts, AT)).toMatchObject({ seq: 2 });
+  });
+
   it('refuses what could never be, in words, and keeps nothing of it', async () => {
     const log = await open();
     const giant: NewTripEvent = { kind: 'contact', what: 'landed', fishing: null, fish: { lengthMm: 9000 } };

@@ -11,6 +11,7 @@ import {
   lastTap,
   latestReading,
   offPlan,
+  type NewTripEvent,
   type NoteChange,
   type OffPlan,
   reviewOf,

@@ -1,5 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal } from '@angular/core';
-import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { say, type Reading, type Water } from '@inky-shoal/core';
 import {
   COLUMN_ROLES,
@@ -8,7 +8,6 @@ import {
   type ReadingMapping,
   type TableReading,
 } from '@inky-shoal/core/formats';
-import { catchError, of, Subject, switchMap, tap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { ButtonDirective } from 'primeng/button';
 import { Textarea } from 'primeng/textarea';
@@ -23,11 +22,10 @@ import { UnreadLinesComponent } from '../ui/unread-lines.component';
 import { OpenFileComponent } from '../ui/open-file.component';
 import { TableComponent } from '../ui/table.component';
 import { FieldComponent } from '../ui/field.component';
-import type { TableRead } from './table-api';
-import { ReadingTablesService } from './reading-tables.service';
+import { TableReader } from '../base/tables/table-reader';
+import { TablesService } from '../base/tables/tables.service';
 import { WatersService } from './waters.service';
 
-const MAX_FILE_BYTES = 8e6;
 const PREVIEWED = 6;
 const NOT_READ = 'The readings could not be read, and the fault is ours. Try it again.';
 
@@ -59,7 +57,7 @@ const ROLE_NAMES: Readonly<Record<ColumnRole, string>> = {
   styleUrl: '../ui/table-import.css',
 })
 export class ImportComponent {
-  private readonly tables = inject(ReadingTablesService);
+  private readonly tables = inject(TablesService);
   private readonly waters = inject(WatersService);
   private readonly notices = inject(NoticeService);
   private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
@@ -70,14 +68,12 @@ export class ImportComponent {
   /** Gone in, or given up. */
   readonly done = output();
 
-  private readonly text = signal('');
-  private readonly read$ = new Subject<ReadingMapping | undefined>();
-  protected readonly source = signal('');
+  protected readonly table = new TableReader(
+    (text, mapping?: ReadingMapping) => this.tables.read(text, this.context(), mapping),
+    NOT_READ,
+  );
+  protected readonly read = this.table.read;
   protected readonly zoneId = signal<string | null>(null);
-  protected readonly read = signal<TableRead | null>(null);
-  protected readonly problem = signal<string | null>(null);
-  protected readonly agreed = signal(false);
-  protected readonly busy = signal(false);
   protected readonly zones = computed(() => this.water().zones ?? []);
   protected readonly roles = COLUMN_ROLES.map((id) => ({ id, name: ROLE_NAMES[id] }));
   protected readonly tempUnits = [
@@ -100,25 +96,7 @@ export class ImportComponent {
     const read = this.read();
     return read ? columnsOf(read.table.header, read.mapping.roles) : [];
   });
-  protected readonly ready = computed(() => this.fresh().length > 0 && (!this.bad().length || this.agreed()));
-
-  constructor() {
-    inject(DestroyRef).onDestroy(() => this.tables.rest());
-    this.read$
-      .pipe(
-        tap(() => this.busy.set(true)),
-        switchMap((mapping) =>
-          this.tables.read(this.text(), this.context(), mapping).pipe(catchError(() => of(NOT_READ))),
-        ),
-        takeUntilDestroyed(),
-      )
-      .subscribe((read) => {
-        this.busy.set(false);
-        this.agreed.set(false);
-        this.read.set(typeof read === 'string' ? null : read);
-        this.problem.set(typeof read === 'string' ? read : null);
-      });
-  }
+  protected readonly ready = computed(() => this.fresh().length > 0 && (!this.bad().length || this.table.agreed()));
 
   private context() {
     const [water, units] = [this.water(), this.units()];
@@ -132,33 +110,9 @@ export class ImportComponent {
     };
   }
 
-  protected paste(text: string): void {
-    this.text.set(text);
-    this.source.set('what was pasted');
-    if (text.trim()) this.read$.next(undefined);
-    else this.read.set(null);
-  }
-
-  protected open(file: File): void {
-    if (file.size > MAX_FILE_BYTES) {
-      this.problem.set(`${file.name} is too large: expected at most ${MAX_FILE_BYTES / 1e6} MB.`);
-      return;
-    }
-    void file.text().then((text) => {
-      this.text.set(text);
-      this.source.set(file.name);
-      this.read$.next(undefined);
-    });
-  }
-
-  protected map(change: Partial<ReadingMapping>): void {
-    const mapping = this.read()?.mapping;
-    if (mapping) this.read$.next({ ...mapping, ...change });
-  }
-
   protected setZone(zoneId: string): void {
     this.zoneId.set(zoneId);
-    this.read$.next(this.read()?.mapping);
+    this.table.again();
   }
 
   protected say({ draft }: TableReading): { when: string; zone: string; temp: string; seen: string; depths: string } {
@@ -175,10 +129,10 @@ export class ImportComponent {
   protected add(): void {
     const batch = this.fresh().map(({ draft }) => ({ id: uuid(), ...draft }));
     const { id } = this.water();
-    this.busy.set(true);
+    this.table.busy.set(true);
     this.waters.addReadings(id, batch).subscribe({
       next: (state) => {
-        this.busy.set(false);
+        this.table.busy.set(false);
         const count = `${batch.length} ${batch.length === 1 ? 'reading' : 'readings'}`;
         this.notices.say(
           state === 'sent' ? `${count} added.` : `${count} are kept here and go in when the server is back.`,
@@ -193,8 +147,8 @@ export class ImportComponent {
         this.done.emit();
       },
       error: (error: Error) => {
-        this.busy.set(false);
-        this.problem.set(`Nothing more was added. ${error.message}`);
+        this.table.busy.set(false);
+        this.table.problem.set(`Nothing more was added. ${error.message}`);
       },
     });
   }

@@ -5,7 +5,7 @@ import { provideRouter } from '@angular/router';
 import type { Reading, Water } from '@inky-shoal/core';
 import { RulesView } from '../rules/rules.view';
 import { fill, unfold } from '../../testing/controls';
-import { tableApi } from './table-api';
+import { tableApi } from '../base/tables/table-api';
 import { ImportComponent } from './import.component';
 import { ReadingFormComponent } from './reading-form.component';
 import { ZonesComponent } from './zones.component';

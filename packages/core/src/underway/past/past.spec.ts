@@ -17,6 +17,7 @@ const context: TripTableContext = {
   waters: [LAKE, SOUND],
   waterId: LAKE.id,
   known: [],
+  lures: {},
 };
 
 function read(text: string, change: Partial<TripMapping> = {}, more: Partial<TripTableContext> = {}, twice = false) {
@@ -78,7 +79,7 @@ describe('a table of past trips', () => {
     expect(first!.fishing!.depthM).toBeCloseTo(1.219, 3);
     expect(second).toMatchObject({ fish: { species: 'spotted' }, fishing: { unsaid: ['depthM', 'paceMps'] } });
     expect(trips[0]!.startMs).toBe(Date.parse('2027-03-13T13:10:00Z'));
-    expect(notes).toEqual(['2 trips do not tell how long: no fish an hour for those.']);
+    expect(notes).toEqual(['2 trips do not tell how long one fished: no fish an hour for them.']);
     // What nobody said is not told as if it had been.
     const trip = logged(trips[0]!);
     expect(trip.state).toBe('over');
@@ -97,7 +98,7 @@ describe('a table of past trips', () => {
       [0, 4],
     ]);
     const { done } = reviewOf(logged(trips[0]!), 0, 'us');
-    expect(done[0]).toMatch(/^5 h 3\d out, 5 h 3\d of fishing noted/);
+    expect(done[0]).toMatch(/^5 h 30 out, 5 h 30 of fishing noted/);
     expect(done).toContain('3 bites, 3 fish landed.');
   });
 
@@ -152,7 +153,7 @@ describe('a table of past trips', () => {
     expect(asked.unknownLures).toEqual([{ key: 'jig', words: 'Jig', count: 2 }]);
     expect(fishIn(asked.trips[0]!)[0]).toMatchObject({ fishing: null, fish: { note: 'lure: Jig' } });
     expect(fishIn(asked.trips[1]!)[0]).toMatchObject({ fishing: { category: 'drop-shot' } });
-    const said = read(text, { lures: { jig: 'football-jig' } });
+    const said = read(text, {}, { lures: { jig: 'football-jig' } });
     expect(said.unknownLures).toEqual([]);
     expect(fishIn(said.trips[2]!)[0]).toMatchObject({ fishing: { category: 'football-jig' } });
   });

@@ -1,4 +1,3 @@
-import type { CategoryId } from '../../contract/ids.js';
 import { dateOrderOf, looksLikeDate, type DateOrder } from '../../formats/moments.js';
 import type { TextTable } from '../../formats/table.js';
 import type { UnitSystem } from '../../units/units.js';
@@ -41,8 +40,6 @@ export interface TripMapping {
   readonly roles: readonly TripRole[];
   readonly units: TripUnits;
   readonly dateOrder: DateOrder;
-  /** What lures mean whose names may mean several, by `lureKey`; null for none of ours. */
-  readonly lures: Readonly<Record<string, CategoryId | null>>;
 }
 
 /** First come, first served: `water temp` is a temperature, `water` a water. */
@@ -132,6 +129,5 @@ export function guessTripMapping(
       weight: unitOf('weight', 'weight'),
     },
     dateOrder: dateOrderOf(dates, delimiter === ';' || decimalComma ? 'dmy' : 'mdy'),
-    lures: {},
   };
 }

@@ -41,6 +41,8 @@ export interface RowContext {
   /** Nothing later than this can have been fished. */
   readonly now: string;
   readonly units: UnitSystem;
+  /** What lures mean whose names may mean several, by `lureKey`; null for none of ours. */
+  readonly lures: Readonly<Record<string, CategoryId | null>>;
 }
 
 /** A line that makes no sense, in a sentence. */
@@ -89,7 +91,7 @@ function readCells(
   line: number,
   cells: readonly string[],
   { decimalComma }: TextTable,
-  { roles, units, dateOrder, lures }: TripMapping,
+  { roles, units, dateOrder }: TripMapping,
   context: RowContext,
 ): TripRow {
   const cell = (role: TripRole): string => {
@@ -160,7 +162,7 @@ function readCells(
   const lureWords = cell('lure');
   const isFish = lengthMm !== undefined || weightG !== undefined || kind !== '' || atMs !== undefined;
   const species = kind ? speciesNamed(kind) : undefined;
-  const lure = lures[lureKey(lureWords)] ?? lureNamed(lureWords);
+  const lure = context.lures[lureKey(lureWords)] ?? lureNamed(lureWords);
   const unread = [kind && !species ? kind : '', lureWords && !lure ? `lure: ${lureWords}` : '', cell('note')].filter(
     Boolean,
   );

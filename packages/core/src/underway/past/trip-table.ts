@@ -49,6 +49,8 @@ export interface PastTrip {
 export interface TripImport {
   readonly trips: readonly PastTrip[];
   readonly problems: readonly { readonly line: number; readonly message: string }[];
+  /** Lines that are alike in every cell to one before. */
+  readonly alike: readonly number[];
   /** What is worth knowing before it goes in, in sentences. */
   readonly notes: readonly string[];
   /** Lures that may mean several categories, or none: by `lureKey`, as written, and how often. */
@@ -188,7 +190,13 @@ export function readTrips(
   ];
   if (missing.length) {
     const message = `say which column holds ${missing.join(', and which ')}`;
-    return { trips: [], problems: [{ line: table.lines[0]?.line ?? 1, message }], notes: [], unknownLures: [] };
+    return {
+      trips: [],
+      problems: [{ line: table.lines[0]?.line ?? 1, message }],
+      alike: [],
+      notes: [],
+      unknownLures: [],
+    };
   }
   const problems: { line: number; message: string }[] = [];
   const rows: TripRow[] = [];
@@ -234,7 +242,13 @@ export function readTrips(
       };
     })
     .sort((a, b) => a.startMs - b.startMs);
-  return { trips, problems, notes: notesOn(rows, trips, alike, waterOf), unknownLures: unknownLures(rows, mapping) };
+  return {
+    trips,
+    problems,
+    alike,
+    notes: notesOn(rows, trips, alike, waterOf),
+    unknownLures: unknownLures(rows, context),
+  };
 }
 
 /** What an angler should know of rows that are right in themselves. */
@@ -261,12 +275,13 @@ function notesOn(
   }
   const open = trips.filter(({ hours }) => hours === null).length;
   if (open) {
-    notes.push(`${open === 1 ? 'One trip does' : `${open} trips do`} not tell how long: no fish an hour for those.`);
+    const which = open === 1 ? ['One trip does', 'it'] : [`${open} trips do`, 'them'];
+    notes.push(`${which[0]} not tell how long one fished: no fish an hour for ${which[1]}.`);
   }
   return notes;
 }
 
-function unknownLures(rows: readonly TripRow[], { lures }: TripMapping): TripImport['unknownLures'] {
+function unknownLures(rows: readonly TripRow[], { lures }: RowContext): TripImport['unknownLures'] {
   const unknown = new Map<string, { words: string; count: number }>();
   for (const { lure, lureWords } of rows) {
     const key = lureKey(lureWords);

@@ -1,4 +1,4 @@
-import { workerToken } from '../base/worker-handle';
+import { workerToken } from '../worker-handle';
 import type { TableApi } from './table-api';
 
 export const TABLE_WORKER = workerToken<TableApi>('table worker');

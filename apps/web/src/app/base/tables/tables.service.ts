@@ -2,12 +2,13 @@ import { inject, Injectable } from '@angular/core';
 import type { UnitSystem } from '@inky-shoal/core';
 import type { ReadingMapping, TableContext, WeatherContext, WeatherMapping } from '@inky-shoal/core/formats';
 import type { Observable } from 'rxjs';
-import type { TableRead, WeatherRead } from './table-api';
+import type { TripMapping, TripTableContext } from '@inky-shoal/core/underway';
+import type { TableRead, TripsRead, WeatherRead } from './table-api';
 import { TABLE_WORKER } from './table-worker';
 
-/** Reads tables of readings and of weather in a worker of the page. */
+/** Reads tables of readings, of weather and of past trips in a worker of the page. */
 @Injectable({ providedIn: 'root' })
-export class ReadingTablesService {
+export class TablesService {
   private readonly worker = inject(TABLE_WORKER);
 
   /** @returns the readings, with how their columns were taken; a sentence where the text is no table */
@@ -22,6 +23,19 @@ export class ReadingTablesService {
     mapping?: WeatherMapping,
   ): Observable<WeatherRead | string> {
     return this.worker.ask((tables) => tables.readWeatherText(text, context, mapping));
+  }
+
+  /**
+   * @param withTwice rows that are alike in every cell count as often as they stand
+   * @returns past trips, with how their columns were taken; a sentence where the text is no table
+   */
+  readTrips(
+    text: string,
+    context: TripTableContext,
+    withTwice: boolean,
+    mapping?: TripMapping,
+  ): Observable<TripsRead | string> {
+    return this.worker.ask((tables) => tables.readTripsText(text, context, withTwice, mapping));
   }
 
   /** No table is being read any more: the worker may go. */
