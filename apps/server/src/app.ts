@@ -21,6 +21,7 @@ import { shareRoutes } from './routes/share.js';
 import { gate } from './share/gate.js';
 import type { Share } from './share/share.js';
 import { tackleRoutes } from './routes/tackle.js';
+import { tideStationRoutes } from './routes/tide-stations.js';
 import { tripRoutes } from './routes/trips.js';
 import type { Library } from './services/library.js';
 
@@ -74,6 +75,7 @@ export function createApp({ books, share, logger, webDir, dataDir, allowedHosts 
   app.use(
     '/api',
     planRoute(),
+    tideStationRoutes(),
     bookRoutes(books),
     backupRoutes(books),
     historyRoutes(books),

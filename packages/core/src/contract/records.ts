@@ -3,6 +3,7 @@ import { Conditions, Place, surfaceTempC, visibilityM } from './conditions.js';
 import { clientId, instant, maybe, oneOf, quantity, record, shortText, someOf } from './fields.js';
 import * as ids from './ids.js';
 import { LIMITS } from './limits.js';
+import { TideStation } from './tide.js';
 import { UNIT_SYSTEMS } from '../units/units.js';
 import { Plan } from './plan.js';
 import { Run } from './runs.js';
@@ -64,6 +65,8 @@ export const WaterDraft = record('a water', {
   structures: maybe(someOf('structures', ids.STRUCTURES)),
   covers: maybe(someOf('covers', ids.COVERS)),
   zones: maybe(Zones),
+  /** Whose tide is this water's; null says that none is, so none is looked for. */
+  tideStation: TideStation.nullish(),
 });
 export type WaterDraft = z.infer<typeof WaterDraft>;
 export type WaterDraftInput = z.input<typeof WaterDraft>;

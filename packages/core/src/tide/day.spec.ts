@@ -1,7 +1,7 @@
 import { Conditions } from '../contract/conditions.js';
 import { makePlan } from '../plan/make-plan.js';
 import { calculateTide, tideDay } from './day.js';
-import type { TideStation } from './station.js';
+import type { TideStation } from '../contract/tide.js';
 
 const SOUND: TideStation = {
   name: 'Made-up sound',

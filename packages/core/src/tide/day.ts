@@ -5,7 +5,7 @@ import { parse, type Parsed } from '../contract/problems.js';
 import { clockOf, DAY_MIN } from '../day/windows.js';
 import { springAndNeapRangeM, tideHeights, tideTurns, type TideTurn } from './harmonic.js';
 import { StationInput } from './station-input.js';
-import type { TideStation } from './station.js';
+import type { TideStation } from '../contract/tide.js';
 
 /** A high or low of a day, on the water's own clock. */
 export interface TurnOfDay extends Pick<TideTurn, 'levelM' | 'kind'> {

@@ -1,6 +1,6 @@
 import { schuremanM, TABLE_NAMES } from '../testing/schureman.js';
 import { springAndNeapRangeM, tideHeights, tideTurns } from './harmonic.js';
-import type { TideStation } from './station.js';
+import type { TideStation } from '../contract/tide.js';
 
 const DAY_MS = 86_400_000;
 const START_MS = Date.UTC(2027, 0, 1);

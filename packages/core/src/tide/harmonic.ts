@@ -1,5 +1,5 @@
 import { constituents, createTidePredictor, type TidePrediction } from '@neaps/tide-predictor';
-import type { TideConstituent, TideOffsets, TideStation } from './station.js';
+import type { TideConstituent, TideOffsets, TideStation } from '../contract/tide.js';
 
 /** High or low water. */
 export interface TideTurn {
@@ -25,15 +25,18 @@ const DAY_MS = 24 * HOUR_MS;
 /** Nodal factors are taken at the beginning of a stretch: over one so long M2 drifts by less than a tenth of a degree. */
 const STRETCH_MS = 30 * DAY_MS;
 
-const asKnown = ({ name, amplitudeM, phaseDeg }: TideConstituent) => ({
-  name: constituentName(name) ?? name,
-  amplitude: amplitudeM,
-  phase: phaseDeg,
-});
+/** A constituent as the tables have it; none of it where they do not know it. */
+function asKnown({ name, amplitudeM, phaseDeg }: TideConstituent) {
+  const known = constituentName(name);
+  return known === undefined ? [] : { name: known, amplitude: amplitudeM, phase: phaseDeg };
+}
 
-const asOffsets = ({ highMin, lowMin, highFactor, lowFactor }: TideOffsets) => ({
+const asOffsets = ({ highMin, lowMin, highFactor, lowFactor, highAddedM, lowAddedM }: TideOffsets) => ({
   time: { high: highMin, low: lowMin },
-  height: { type: 'ratio' as const, high: highFactor, low: lowFactor },
+  height:
+    highAddedM === undefined && lowAddedM === undefined
+      ? { type: 'ratio' as const, high: highFactor, low: lowFactor }
+      : { type: 'fixed' as const, high: highAddedM ?? 0, low: lowAddedM ?? 0 },
 });
 
 const predictors = new WeakMap<TideStation, TidePrediction>();
@@ -42,7 +45,7 @@ const predictors = new WeakMap<TideStation, TidePrediction>();
 function predictorOf(station: TideStation): TidePrediction {
   let known = predictors.get(station);
   if (!known) {
-    known = createTidePredictor(station.constituents.map(asKnown), {
+    known = createTidePredictor(station.constituents.flatMap(asKnown), {
       offset: station.meanLevelM,
       nodeCorrections: 'schureman',
     });

@@ -1,4 +1,11 @@
-export type { TideConstituent, TideOffsets, TideStation } from './station.js';
+export {
+  NearStation,
+  STATION_NEAR_KM,
+  TideStation,
+  type TideConstituent,
+  type TideOffsets,
+  type TideOrigin,
+} from '../contract/tide.js';
 export { StationInput } from './station-input.js';
-export { springAndNeapRangeM, tideHeights, tideTurns, type TideHeight, type TideTurn } from './harmonic.js';
+export { constituentName, springAndNeapRangeM, tideHeights, tideTurns, type TideHeight, type TideTurn } from './harmonic.js';
 export { calculateTide, tideDay, type TideDay, type TideDayInput, type TurnOfDay } from './day.js';
