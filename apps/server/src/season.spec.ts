@@ -287,7 +287,7 @@ describe('weather from outside', () => {
     expect((await server.call('PUT', '/api/books/own/outside', body)).body).toEqual(body);
     const own = (await server.call('GET', `/api/books/own/waters/${id(7)}/outside`)).body as OutsideAt;
     expect(own.weather).toMatchObject({ source: new URL(address).host, failure: null });
-    expect(own.weatherDays[1]).toMatchObject({ airTempC: 10, dewPointC: 5, windMps: 4.47, cloudFraction: 1 });
+    expect(own.weatherDays[1]).toMatchObject({ airTempC: 10, dewPointC: 5, windMps: 4.5, cloudFraction: 1 });
     expect(own.gauge).toMatchObject({ source: null, failure: null, asking: false });
   });
 

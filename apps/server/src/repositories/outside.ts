@@ -22,7 +22,7 @@ const toState = (row: OutsideStateTable): KeptState => ({
   failure: row.failure,
 });
 
-const DAYS_AT_ONCE = 500;
+const DAYS_AT_ONCE = 250;
 
 /** What was brought from outside, water by water, kept for when the outside does not answer. */
 export class OutsideRepository {
@@ -86,12 +86,11 @@ export class OutsideRepository {
     days: readonly { readonly date: string }[],
     state: KeptState,
   ): Promise<void> {
-    const rows = days.map((day) => ({ water_id: waterId, kind, date: day.date, day: JSON.stringify(day) }));
     await this.db.transaction().execute(async (db) => {
-      await inBatches(rows, DAYS_AT_ONCE, (batch) =>
+      await inBatches(days, DAYS_AT_ONCE, (batch) =>
         db
           .insertInto('outside_day')
-          .values(batch)
+          .values(batch.map((day) => ({ water_id: waterId, kind, date: day.date, day: JSON.stringify(day) })))
           .onConflict((conflict) =>
             conflict.columns(['water_id', 'kind', 'date']).doUpdateSet((set) => ({ day: set.ref('excluded.day') })),
           )

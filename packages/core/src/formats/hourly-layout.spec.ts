@@ -60,7 +60,7 @@ it('honours the units that stand with the figures', () => {
       { temperature_2m: '°F', dew_point_2m: '°F', wind_speed_10m: 'mp/h', precipitation: 'inch' },
     ),
   );
-  expect(day).toMatchObject({ airTempC: 10, dewPointC: 5, windMps: 4.47, rainMm: 60.96 });
+  expect(day).toMatchObject({ airTempC: 10, dewPointC: 5, windMps: 4.5, rainMm: 60.96 });
   // Nothing stated is in SI, however warm or fast it looks.
   expect(days({ ...body(), hourly_units: undefined })[0]).toMatchObject({ windMps: 18, cloudFraction: 0.4 });
 });

@@ -1,4 +1,4 @@
-import { TZDate } from '@date-fns/tz';
+import { TZDate, tzOffset } from '@date-fns/tz';
 
 /** In which order day, month and year stand where dates are written with strokes or points. */
 export const DATE_ORDERS = ['ymd', 'mdy', 'dmy'] as const;
@@ -139,9 +139,35 @@ export function momentOf(
   const inside = timeText?.trim() ? timeText : inWords ? inWords.rest : parted?.[2];
   const time = inside ? writtenTime(inside) : NOON;
   if (!date || !time) return undefined;
-  const at = new TZDate(date.year, date.month - 1, date.day, time.hour, time.minute, timeZone);
   // A day that does not exist rolls over into one that does.
-  return at.getMonth() === date.month - 1 && at.getDate() === date.day ? instantOf(at.getTime()) : undefined;
+  const plainMs = Date.UTC(date.year, date.month - 1, date.day, time.hour, time.minute);
+  const rolled = new Date(plainMs);
+  if (rolled.getUTCMonth() !== date.month - 1 || rolled.getUTCDate() !== date.day) return undefined;
+  const steadyMin = steadyOffsetMin(plainMs, timeZone);
+  if (steadyMin !== null) return instantOf(plainMs - steadyMin * 60_000);
+  return instantOf(new TZDate(date.year, date.month - 1, date.day, time.hour, time.minute, timeZone).getTime());
+}
+
+const DAY_MS = 86_400_000;
+const offsetsMin = new Map<string, number | null>();
+/** So many days are remembered before all are forgotten. */
+const MOST_REMEMBERED = 20_000;
+
+/**
+ * How far a zone's clock is ahead of UTC through a whole calendar day and the nights about it; null where it is put
+ * forward or back meanwhile. A year of hours asks for the same few days: only the first hour of each asks the zone.
+ */
+function steadyOffsetMin(plainMs: number, timeZone: string): number | null {
+  const dayMs = Math.floor(plainMs / DAY_MS) * DAY_MS;
+  const key = `${dayMs} ${timeZone}`;
+  let known = offsetsMin.get(key);
+  if (known === undefined) {
+    const [before, after] = [dayMs - DAY_MS, dayMs + 2 * DAY_MS].map((ms) => tzOffset(timeZone, new Date(ms)));
+    known = before === after ? (before as number) : null;
+    if (offsetsMin.size >= MOST_REMEMBERED) offsetsMin.clear();
+    offsetsMin.set(key, known);
+  }
+  return known;
 }
 
 /** The order in which all of these dates can be read; where several fit, the one that the first of the preferred says. */

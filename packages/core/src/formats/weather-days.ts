@@ -42,13 +42,15 @@ function meanDirection(from: Column, speed: Column, hours: readonly number[]): n
   return found < MIN_HOURS ? null : ((((Math.atan2(east, north) * 180) / Math.PI) % 360) + 360) % 360;
 }
 
-/** A day's mean is kept to the hundredth: no instrument is finer, and days are sent about in thousands. */
+/** Thermometers, wind gauges and flow gauges are read to the tenth: a mean is kept no finer, and days are sent about in thousands. */
+const tenths = (value: number): number => Math.round(value * 10) / 10;
+/** Shares and levels are kept to the hundredth. */
 const tidy = (value: number): number => Math.round(value * 100) / 100;
 /** Wind's direction is kept to the degree, light to the watt: of neither is a hundredth known. */
 const maybeWhole = (value: number | null): number | null => (value === null ? null : Math.round(value));
 const maybeTidy = (value: number | null): number | null => (value === null ? null : tidy(value));
 /** Pressure is measured to a tenth. */
-const maybeTenths = (value: number | null): number | null => (value === null ? null : Math.round(value * 10) / 10);
+const maybeTenths = (value: number | null): number | null => (value === null ? null : tenths(value));
 
 /** Usual cloud, for a service that gives none. */
 const USUAL_CLOUD = 0.5;
@@ -73,9 +75,9 @@ export function daysOfWeather(hours: WeatherHours, timeZone: string): WeatherDay
     days.push({
       date: dateOf(day),
       kind: observed * 2 >= own.length ? 'observed' : 'forecast',
-      airTempC: tidy(airTempC),
-      dewPointC: tidy(Math.min(dewPointC, airTempC)),
-      windMps: tidy(windMps),
+      airTempC: tenths(airTempC),
+      dewPointC: tenths(Math.min(dewPointC, airTempC)),
+      windMps: tenths(windMps),
       windFromDeg: maybeWhole(meanDirection(hours.windFromDeg, hours.windMps, own)),
       cloudFraction: tidy(meanOf(hours.cloudFraction, own) ?? USUAL_CLOUD),
       pressureHpa: maybeTenths(meanOf(hours.pressureHpa, own)),
@@ -91,8 +93,8 @@ export function daysOfGauge(hours: GaugeHours, timeZone: string): GaugeDay[] {
   return [...hoursByDay(hours.firstHour, hours.levelM.length, timeZone)].map(([day, own]) => ({
     date: dateOf(day),
     levelM: maybeTidy(meanOf(hours.levelM, own, 1)),
-    inflowM3s: maybeTidy(meanOf(hours.inflowM3s, own, 1)),
-    turbidityNtu: maybeTidy(meanOf(hours.turbidityNtu, own, 1)),
+    inflowM3s: maybeTenths(meanOf(hours.inflowM3s, own, 1)),
+    turbidityNtu: maybeTenths(meanOf(hours.turbidityNtu, own, 1)),
     ...(hours.waterTempC ? { waterTempC: maybeTidy(meanOf(hours.waterTempC, own, 1)) } : {}),
   }));
 }
