@@ -89,6 +89,24 @@ export const ternHollow: Water = {
     maxDepthM: 5,
     structures: ['drain-mouth', 'oyster-bar', 'grass-edge', 'marsh-point', 'pass'],
     covers: ['oyster', 'submerged-grass'],
+    tideStation: {
+      name: 'The pass, made up',
+      latitude: 30.08,
+      longitude: -88.92,
+      constituents: [
+        { name: 'M2', amplitudeM: 0.31, phaseDeg: 214 },
+        { name: 'S2', amplitudeM: 0.08, phaseDeg: 240 },
+        { name: 'N2', amplitudeM: 0.07, phaseDeg: 196 },
+        { name: 'K2', amplitudeM: 0.02, phaseDeg: 238 },
+        { name: 'K1', amplitudeM: 0.12, phaseDeg: 121 },
+        { name: 'O1', amplitudeM: 0.1, phaseDeg: 130 },
+        { name: 'P1', amplitudeM: 0.04, phaseDeg: 122 },
+        { name: 'Q1', amplitudeM: 0.02, phaseDeg: 118 },
+      ],
+      meanLevelM: 0.52,
+      datum: 'mean lower low water',
+      origin: { source: 'made up for the demo', licence: 'free of rights' },
+    },
     zones: [
       {
         id: marsh,

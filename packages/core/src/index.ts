@@ -15,6 +15,7 @@ export { clarityClass } from './water/clarity.js';
 export { usualVisibilityM } from './water/usual-visibility.js';
 export { trendCPerDay } from './season/trend.js';
 export { sunDay, type SunDay } from './day/sun.js';
+export { levelAtM, type DayTide } from './day/tide.js';
 export { attenuationPerM } from './day/light.js';
 export { minutesOf, clockOf, minutesInOrder, minuteWithin } from './day/windows.js';
 export { sayClock, sayHours } from './day/say-clock.js';

@@ -79,6 +79,8 @@ export const PlanWindow = z.strictObject({
   light: z.enum(ids.LIGHTS),
   /** Between the end of nautical twilight and its beginning. */
   night: z.boolean().default(false),
+  /** What the tide does in its middle, where its course is known. */
+  tide: z.enum(ids.TIDE_STAGES).nullable().default(null),
   holding: z.array(Holding),
   presentations: z.array(Presentation),
 });

@@ -31,6 +31,55 @@ export interface TideLevel {
 /** Slack is where the tide runs less than this share of its fastest. */
 const SLACK_SHARE = 0.25;
 
+/** High or low water of a day, minutes past its midnight. */
+export interface TideTurnAt {
+  readonly minute: number;
+  readonly levelM: number;
+  readonly kind: 'high' | 'low';
+}
+
+/** The tide of a day: its levels, and where it turns. */
+export interface DayTide {
+  readonly levels: readonly { readonly minute: number; readonly levelM: number }[];
+  readonly turns: readonly TideTurnAt[];
+  /** The mean of its levels: what depths of a water are told of. */
+  readonly middleM: number;
+}
+
+/** The tide of a day by its levels. Levels that only begin or end at their highest or lowest do not turn there. */
+export function dayTide(given: readonly TideLevel[]): DayTide {
+  const minutes = minutesAlong(given.map(({ at }) => at));
+  const levels = given.map(({ levelM }, index) => ({ minute: minutes[index] as number, levelM }));
+  const turns: TideTurnAt[] = [];
+  let way = 0;
+  let since = levels[0] as (typeof levels)[number];
+  levels.slice(1).forEach((level, index) => {
+    const before = levels[index] as typeof level;
+    const change = Math.sign(level.levelM - before.levelM);
+    if (change === 0) return;
+    // Water that stood turned in the middle of its standing.
+    if (way !== 0 && change !== way) {
+      turns.push({
+        minute: (since.minute + before.minute) / 2,
+        levelM: before.levelM,
+        kind: way > 0 ? 'high' : 'low',
+      });
+    }
+    way = change;
+    since = level;
+  });
+  return { levels, turns, middleM: levels.reduce((sum, { levelM }) => sum + levelM, 0) / levels.length };
+}
+
+/** The level at a minute, straight between those told; at their ends as they end. */
+export function levelAtM({ levels }: Pick<DayTide, 'levels'>, minute: number): number {
+  const next = levels.findIndex((level) => level.minute >= minute);
+  const after = levels[next] ?? (levels.at(-1) as (typeof levels)[number]);
+  const before = levels[next - 1] ?? (next === -1 ? after : (levels[0] as typeof after));
+  const part = after.minute > before.minute ? (minute - before.minute) / (after.minute - before.minute) : 0;
+  return before.levelM + (after.levelM - before.levelM) * Math.min(1, Math.max(0, part));
+}
+
 /** The stage of the tide at a minute of the day, from its levels by the hour: straight between them, slack by its pace. */
 export function tideAt(
   levels: readonly TideLevel[],

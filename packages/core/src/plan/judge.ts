@@ -3,7 +3,7 @@ import { TIDE_STAGES, type Cover, type Light, type Phase } from '../contract/ids
 import type { Plan, Reason } from '../contract/plan.js';
 import { dayCurve, type Moment } from '../day/curve.js';
 import { dayOfYear, sunDay, yearMonth, type SunDay } from '../day/sun.js';
-import { tideAt } from '../day/tide.js';
+import { dayTide, levelAtM, tideAt, type DayTide } from '../day/tide.js';
 import { DAY_MIN, dayWindows, NIGHT_DEG, minutesOfHours, type DayWindow } from '../day/windows.js';
 import { judgeFood } from '../food/food.js';
 import { judgeGroups, type DepthLimits, type JudgedGroups } from '../place/groups.js';
@@ -40,6 +40,8 @@ export interface JudgedDay {
   readonly windows: readonly DayWindow[];
   readonly sunriseMin: number | null;
   readonly limits: DepthLimits;
+  /** Where its course is known. */
+  readonly tide: DayTide | null;
 }
 
 /** Hours after sunrise at which a shad spawn ends for the day, by the visibility as fish judge it: short when clear. */
@@ -173,6 +175,9 @@ function judge(given: Conditions, sun: SunDay, trend: ReadingTrend, units: UnitS
     sunriseMin !== null && facts.degree('overlay:shad-spawn') >= 0.5
       ? [sunriseMin + shadSpawnEndsH(facts, conditions.sky) * 60]
       : [];
+  // What moves the water parts the day as light does.
+  const tide = conditions.hourlyTide ? dayTide(conditions.hourlyTide) : null;
+  const tideCuts = tide?.turns.map(({ minute }) => minute) ?? [];
   return {
     given,
     conditions,
@@ -190,10 +195,20 @@ function judge(given: Conditions, sun: SunDay, trend: ReadingTrend, units: UnitS
     schools,
     facts: withSchools(facts, schools),
     curve,
-    windows: dayWindows(curve, noonMin, spawnCut),
+    windows: dayWindows(curve, noonMin, [...spawnCut, ...tideCuts]),
     sunriseMin,
     limits: { bottomM: conditions.maxDepthM, thermoclineM: conditions.thermoclineM },
+    tide,
   };
+}
+
+/** Water is never shallower than this where one plans to fish it, metres. */
+const LEAST_DEPTH_M = 0.3;
+
+/** What bounds fish at a minute: the tide takes water off the deepest place, and puts it on. */
+export function limitsAt({ limits, tide }: JudgedDay, minute: number): DepthLimits {
+  if (!tide || limits.bottomM === undefined) return limits;
+  return { ...limits, bottomM: Math.max(LEAST_DEPTH_M, limits.bottomM + levelAtM(tide, minute) - tide.middleM) };
 }
 
 /** The tide of an hour, where its course is known; the day's own tide stands where it is not. */

@@ -1,5 +1,6 @@
 import type { Conditions } from '../contract/conditions.js';
 import type { Plan } from '../contract/plan.js';
+import type { DayTide } from '../day/tide.js';
 import { clockOf } from '../day/windows.js';
 import { judgeCautions } from '../cautions/cautions.js';
 import { categoryOf } from '../lures/categories.js';
@@ -41,6 +42,8 @@ export interface PlannedDay {
   /** The trend planned with: said, from the readings, or assumed. */
   readonly tempTrendCPerDay: number;
   readonly bottomM: number | null;
+  /** The tide of the day, where its course is known. */
+  readonly tide: DayTide | null;
 }
 
 /** Cautions look at the whole day: the deepest holding place, whether any of it is dark, what is fished. */
@@ -126,6 +129,7 @@ export function planDay(given: Conditions, { units = 'us' }: PlanOptions = {}): 
     thermoclineM: thermoclineM ?? null,
     tempTrendCPerDay,
     bottomM: maxDepthM ?? null,
+    tide: day.tide,
   };
 }
 

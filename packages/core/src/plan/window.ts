@@ -1,6 +1,7 @@
 import type { PlanWindow, Presentation, Range, Reason } from '../contract/plan.js';
 import type { Discipline, RetrieveStyle } from '../contract/ids.js';
 import type { Moment } from '../day/curve.js';
+import { tideAt } from '../day/tide.js';
 import { clockOf, type DayWindow } from '../day/windows.js';
 import type { GroupId } from '../rules/vocabulary.js';
 import { floorOf } from '../place/groups.js';
@@ -21,7 +22,7 @@ import { foodOfLure } from '../technique/trim/food-of-lure.js';
 import { trim } from '../technique/trim/trim.js';
 import { inUnits, type UnitSystem } from '../units/units.js';
 import { bindSet, confidenceIn, isBound, type Bound } from './constraints.js';
-import { meanMoment, momentGround, withoutRepeats, type JudgedDay } from './judge.js';
+import { limitsAt, meanMoment, momentGround, withoutRepeats, type JudgedDay } from './judge.js';
 import { roundedDepthAboveM, roundedDepthM, roundedG, roundedMm } from '../units/rounding.js';
 
 /** Presentations named in a window: enough roles to fish it, few enough to have tied on. */
@@ -126,7 +127,8 @@ function windowGround(day: JudgedDay, window: DayWindow, units: UnitSystem | nul
   const mean = meanMoment(day.curve, window);
   const { groups, facts } = momentGround(day, light === undefined ? mean : { ...mean, light }, window.light);
   const { structures, covers } = day.conditions;
-  const places = holdingPlaces(groups, structures, covers, floorOf(day.limits), facts, units);
+  const floorM = floorOf(limitsAt(day, mean.minute));
+  const places = holdingPlaces(groups, structures, covers, floorM, facts, units);
   // Rules about the whole window ask how deep the fish are in the mean.
   const holdingDepthM = places.reduce((sum, { depthM, weight }) => sum + (weight * (depthM[0] + depthM[1])) / 2, 0);
   return { places, facts: facts.with({ holdingDepthM }) };
@@ -144,7 +146,7 @@ export function groupsAt(day: JudgedDay, moment: Moment): SheetGroup[] {
   const window = day.windows.find(({ toMin }) => moment.minute <= toMin) ?? day.windows.at(-1);
   const { groups, facts } = momentGround(day, moment, window?.light ?? 'high');
   const { structures, covers } = day.conditions;
-  return groupBands(groups, structures, covers, floorOf(day.limits), facts);
+  return groupBands(groups, structures, covers, floorOf(limitsAt(day, moment.minute)), facts);
 }
 
 const weights = (values: readonly number[]): number[] => {
@@ -193,16 +195,19 @@ export function tellWindow(
   units: UnitSystem,
 ): PlanWindow {
   const shares = weights(places.map(({ weight }) => weight));
+  const middleMin = (window.fromMin + window.toMin) / 2;
+  const floorM = floorOf(limitsAt(day, middleMin));
   return {
     id: `w${index + 1}`,
     from: clockOf(window.fromMin),
     to: clockOf(window.toMin),
     light: window.light,
     night: window.night,
+    tide: day.conditions.hourlyTide ? tideAt(day.conditions.hourlyTide, middleMin).stage : null,
     holding: places.map(({ structure, cover, depthM, position, because }, at) => ({
       structure,
       cover,
-      depthM: roundedDepthAboveM(depthM, floorOf(day.limits)),
+      depthM: roundedDepthAboveM(depthM, floorM),
       position,
       weight: shares[at] as number,
       because: [...because],

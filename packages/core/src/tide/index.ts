@@ -7,5 +7,12 @@ export {
   type TideOrigin,
 } from '../contract/tide.js';
 export { StationInput } from './station-input.js';
-export { constituentName, springAndNeapRangeM, tideHeights, tideTurns, type TideHeight, type TideTurn } from './harmonic.js';
+export {
+  constituentName,
+  springAndNeapRangeM,
+  tideHeights,
+  tideTurns,
+  type TideHeight,
+  type TideTurn,
+} from './harmonic.js';
 export { calculateTide, tideDay, type TideDay, type TideDayInput, type TurnOfDay } from './day.js';

@@ -3,7 +3,7 @@ import {
   capital,
   FRONT_WORDS,
   LEVEL_WORDS,
-  PARTS_OF_DAY,
+  partOfDay,
   sayDepths,
   sayHours,
   sayList,
@@ -84,7 +84,7 @@ export function linesOf(one: PlanToCompare, two: PlanToCompare, units: UnitSyste
     const [a, b] = [left[part].get(label) ?? '', right[part].get(label) ?? ''];
     return { label, left: a, right: b, differs: a !== b };
   };
-  const byDay = (a: string, b: string) => PARTS_OF_DAY.indexOf(a) - PARTS_OF_DAY.indexOf(b);
+  const byDay = (a: string, b: string) => partOfDay(a) - partOfDay(b);
   return [
     ...both('day').map(line('day')),
     ...both('windows').sort(byDay).map(line('windows')),

@@ -39,6 +39,7 @@ import { SeasonService, type WaterSeason } from '../season/season.service';
 import { SettingsService } from '../base/settings.service';
 import { QuickStore, Store, type RowChanged } from '../base/store';
 import { WatersService } from '../waters/waters.service';
+import { TideService } from './tide.service';
 import { type Draft, draftFor, DraftShape, isChangedSince, estimatedAnew, seasonDraft } from './draft';
 
 /** What is known of the day: its checked conditions and plan, or what is wrong with it. */
@@ -65,6 +66,7 @@ export class DayService {
   private readonly planner = inject(PlannerService);
   private readonly settings = inject(SettingsService);
   private readonly notices = inject(NoticeService);
+  private readonly tide = inject(TideService);
   private readonly stores = draftStores();
   private readonly drafts = new BehaviorSubject(this.kept());
   /** It was said that another window goes on with a day of its own. */
@@ -75,9 +77,13 @@ export class DayService {
     distinctUntilChanged(),
   );
   private readonly checked$ = combineLatest([this.draft$, this.settings.schools$]).pipe(
-    // Sides taken in Settings hold where the day itself takes none.
-    map(([draft, schools]) =>
-      draft ? parse(Conditions, { ...draft.input, schools: { ...schools, ...draft.input.schools } }) : null,
+    switchMap(([draft, schools]) =>
+      draft
+        ? this.tide
+            .withTide(draft)
+            // Sides taken in Settings hold where the day itself takes none.
+            .pipe(map((input) => parse(Conditions, { ...input, schools: { ...schools, ...input.schools } })))
+        : of(null),
     ),
     shareReplay(1),
   );

@@ -21,7 +21,7 @@ import { SavePlanService } from './save-plan.service';
 import { SavePlanComponent } from './save-plan.component';
 import { SheetChartComponent } from './chart/sheet-chart.component';
 import { SentenceComponent } from './sentence/sentence.component';
-import { capital, sayHours, windowName } from './words';
+import { capital, partName, sayHours, TIDE_WORDS } from './words';
 import { sayDate } from '../ui/dates';
 import { isChangedSince, nextName } from './draft';
 
@@ -150,8 +150,10 @@ export class SheetView {
   }
 
   protected label(window: PlanWindow): string {
-    return windowName(window, this.plan()?.windows ?? []);
+    return partName(window, this.plan()?.windows ?? []);
   }
+
+  protected readonly tideWords = TIDE_WORDS;
 
   protected hours({ from, to }: PlanWindow): string {
     return sayHours(from, to);

@@ -35,6 +35,7 @@ describe('words', () => {
     to,
     light,
     night: false,
+    tide: null,
     holding: [],
     presentations: [],
   });

@@ -1,4 +1,4 @@
-import type { Front, Level, Light, PlanWindow } from '@inky-shoal/core';
+import type { Front, Level, Light, PlanWindow, TideStage } from '@inky-shoal/core';
 import { figureOf, minutesOf, nameOf, sayRange, symbolOf, toShown, type UnitSystem } from '@inky-shoal/core';
 
 export { capital, sayClock, sayHours } from '@inky-shoal/core';
@@ -38,7 +38,7 @@ const LIGHT_NAMES: Record<Light, string> = {
 };
 
 /** Names of windows in the order of the day. */
-export const PARTS_OF_DAY: readonly string[] = [
+const PARTS_OF_DAY: readonly string[] = [
   'First light',
   'Early',
   'Morning',
@@ -58,8 +58,24 @@ export const FRONT_WORDS: Readonly<Record<Front, string>> = {
 };
 export const LEVEL_WORDS: Readonly<Record<Level, string>> = { rising: 'rising', stable: 'steady', falling: 'falling' };
 
-/** A window's name by its light and its place in the day. */
+export const TIDE_WORDS: Readonly<Record<TideStage, string>> = {
+  rising: 'tide rising',
+  'high-slack': 'high slack',
+  falling: 'tide falling',
+  'low-slack': 'low slack',
+};
+
+/** A window's name by its light and its place in the day, and by its tide where that is known: `Morning, tide rising`. */
 export function windowName(window: PlanWindow, windows: readonly PlanWindow[]): string {
+  const part = partName(window, windows);
+  return window.tide ? `${part}, ${TIDE_WORDS[window.tide]}` : part;
+}
+
+/** Where a window of this name stands in the order of the day. */
+export const partOfDay = (name: string): number => PARTS_OF_DAY.indexOf(name.split(', ')[0] ?? '');
+
+/** A window's name without its tide. */
+export function partName(window: PlanWindow, windows: readonly PlanWindow[]): string {
   if (window.night) return 'Night';
   if (window.light !== 'low') return LIGHT_NAMES[window.light];
   const before = windows[windows.indexOf(window) - 1];

@@ -21,10 +21,48 @@ export interface Scene {
   over: Over | null;
 }
 
+/** Pixels between two points of a line that follows the tide. */
+const TRACED_PX = 4;
+
+/** A minute of the day under a pixel across. */
+const minuteAt = ({ area }: Pen, { fromMin, toMin }: Pick<Picture, 'fromMin' | 'toMin'>, x: number): number =>
+  fromMin + ((x - area.left) / Math.max(1, area.width)) * (toMin - fromMin);
+
+/** The line of the surface from left to right, begun anew. */
+function traceSurface(p: Pen, { fromMin, toMin, surface }: Pick<Picture, 'fromMin' | 'toMin' | 'surface'>): void {
+  const { context, area } = p;
+  context.beginPath();
+  for (let at = area.left; at < area.right + TRACED_PX; at += TRACED_PX) {
+    const x = Math.min(at, area.right);
+    const drop = surface?.dropAt(minuteAt(p, { fromMin, toMin }, x)) ?? 0;
+    context.lineTo(x, p.y(drop) + Math.sin((x - area.left) / 13) * 1.6);
+  }
+}
+
+/** High and low water by name, under the surface where it turns: drawn, and where they stand. */
+function drawTurns(p: Pen, { picture, ink }: Scene): Box[] {
+  const font = `italic 400 ${ink.sizePx * 0.8}px ${ink.display}`;
+  const { context, area } = p;
+  return (picture.surface?.turns ?? []).map(({ minute, drop, text }) => {
+    context.font = font;
+    const width = context.measureText(text).width;
+    const left = Math.min(Math.max(area.left + 4, p.x(minute) - width / 2), area.right - width - 4);
+    const bottom = p.y(drop) + ink.sizePx + 4;
+    halo(p, ink, text, left, bottom - 4, font);
+    return { left, right: left + width, top: bottom - ink.sizePx, bottom };
+  });
+}
+
 /** Light as layers of ink: each line of equal light in the water parts a lighter layer from a darker one below it. */
 function drawWash(p: Pen, { picture, ink }: Scene): void {
   const { context, area } = p;
   clipped(p, () => {
+    if (picture.surface) {
+      traceSurface(p, picture);
+      context.lineTo(area.right, area.bottom);
+      context.lineTo(area.left, area.bottom);
+      context.clip();
+    }
     context.fillStyle = ink.waterLight;
     context.fillRect(area.left, area.top, area.width, area.height);
     context.fillStyle = ink.waterDark;
@@ -103,8 +141,7 @@ function drawEdges(p: Pen, { picture, ink }: Scene): void {
   context.save();
   context.strokeStyle = ink.ink;
   context.lineWidth = 1.5;
-  context.beginPath();
-  for (let x = area.left; x <= area.right; x += 3) context.lineTo(x, area.top + Math.sin((x - area.left) / 13) * 1.6);
+  traceSurface(p, picture);
   context.stroke();
   const { thermocline, bottom, deepest } = picture;
   if (thermocline !== null && thermocline < deepest) {
@@ -137,14 +174,17 @@ function drawEdges(p: Pen, { picture, ink }: Scene): void {
 }
 
 /** A lure as a brush stroke at the depth it runs. */
-function drawStroke(p: Pen, ink: Ink, stroke: Stroke, strong: boolean): Box {
+function drawStroke(p: Pen, picture: Picture, ink: Ink, stroke: Stroke, strong: boolean): Box {
   const { context, area } = p;
   const left = p.x(stroke.fromMin) + 10;
   const right = p.x(stroke.toMin) - 10;
-  const y = Math.max(area.top + 7, p.y(stroke.depth));
+  // A lure runs so deep under the surface, wherever the tide has that.
+  const yAt = (x: number) =>
+    Math.max(area.top + 7, p.y(stroke.depth + (picture.surface?.dropAt(minuteAt(p, picture, x)) ?? 0)));
+  const ys = [yAt(left), yAt((left + right) / 2), yAt(right)];
   const path = () => {
     context.beginPath();
-    for (let x = left; x <= right; x += 2) context.lineTo(x, y + Math.sin((x - left) / 9) * (strong ? 3.2 : 1.4));
+    for (let x = left; x <= right; x += 2) context.lineTo(x, yAt(x) + Math.sin((x - left) / 9) * (strong ? 3.2 : 1.4));
     context.stroke();
   };
   context.save();
@@ -159,7 +199,7 @@ function drawStroke(p: Pen, ink: Ink, stroke: Stroke, strong: boolean): Box {
     path();
   }
   context.restore();
-  return { left, right, top: y - 8, bottom: y + 8 };
+  return { left, right, top: Math.min(...ys) - 8, bottom: Math.max(...ys) + 8 };
 }
 
 /** The words of a stroke, the most that may be said first: its name with the detail of a first choice, the name alone. */
@@ -184,15 +224,16 @@ function wordsOf(p: Pen, ink: Ink, { name, detail, first }: Stroke) {
  * Strokes of first choices everywhere and of the others in the chosen window; names where they fit beside the lines of
  * the windows and of the present moment and beside one another.
  */
-function drawStrokes(p: Pen, { picture, ink, selectedId, nowMin, named: withNames }: Scene): void {
+function drawStrokes(p: Pen, scene: Scene): void {
+  const { picture, ink, selectedId, nowMin, named: withNames } = scene;
   const { area } = p;
   const shown = picture.strokes.filter(({ first, windowId }) => first || windowId === selectedId);
   const rank = (stroke: Stroke) => (stroke.first ? 0 : 2) + (stroke.windowId === selectedId ? 0 : 1);
   const drawn = [...shown]
     .sort((a, b) => rank(a) - rank(b))
-    .map((stroke) => ({ stroke, own: drawStroke(p, ink, stroke, stroke.first) }));
+    .map((stroke) => ({ stroke, own: drawStroke(p, picture, ink, stroke, stroke.first) }));
   if (!withNames) return;
-  const named: Box[] = [];
+  const named: Box[] = drawTurns(p, scene);
   const lines = nowMin === null ? [] : [p.x(nowMin)];
   for (const { stroke, own } of drawn) {
     const others = drawn.filter((each) => each.own !== own);

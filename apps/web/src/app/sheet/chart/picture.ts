@@ -1,5 +1,7 @@
 import {
   attenuationPerM,
+  clockOf,
+  levelAtM,
   minutesInOrder,
   nameOf,
   sayRange,
@@ -8,7 +10,7 @@ import {
   type PlanWindow,
   type UnitSystem,
 } from '@inky-shoal/core';
-import { sayDepths, sayHours } from '../words';
+import { sayClock, sayDepths, sayHours } from '../words';
 
 /** One lure drawn over a window: where it runs, in shown depth units. */
 export interface Stroke {
@@ -43,6 +45,17 @@ export interface Picture {
   readonly bottom: number | null;
   readonly thermocline: number | null;
   readonly windows: readonly { readonly id: string; readonly fromMin: number; readonly toMin: number }[];
+  /** The surface where the tide moves it; depths are told from its highest then. Null where it stands. */
+  readonly surface: Surface | null;
+}
+
+/** A surface that the tide moves, in shown depth units under its highest. */
+export interface Surface {
+  readonly dropAt: (minute: number) => number;
+  /** Of the day's middle level. */
+  readonly middle: number;
+  /** High and low water within the sheet. */
+  readonly turns: readonly { readonly minute: number; readonly drop: number; readonly text: string }[];
 }
 
 /** Shares of full sun whose depths part the layers of ink. */
@@ -70,11 +83,34 @@ function strokesOf(window: PlanWindow, hours: Hours, shown: (m: number) => numbe
   });
 }
 
+/** The surface of a day with its tide: how far it stands under the day's highest, straight between the levels told. */
+function surfaceOf({ tide, moments }: PlannedDay, shown: (metres: number) => number): Surface | null {
+  if (!tide) return null;
+  const [fromMin, toMin] = [moments[0]?.minute ?? 0, moments.at(-1)?.minute ?? 0];
+  const highestM = Math.max(...tide.levels.map(({ levelM }) => levelM));
+  const dropOf = (levelM: number) => shown(highestM - levelM);
+  return {
+    dropAt: (minute) => dropOf(levelAtM(tide, minute)),
+    middle: dropOf(tide.middleM),
+    turns: tide.turns
+      .filter(({ minute }) => minute > fromMin && minute < toMin)
+      .map(({ minute, levelM, kind }) => ({
+        minute,
+        drop: dropOf(levelM),
+        text: `${kind} ${sayClock(clockOf(minute))}`,
+      })),
+  };
+}
+
 /** A group of so few fish does not decide how deep the sheet goes. */
 const SEEN_SHARE = 0.12;
 
 /** The groups of all quarter hours as bands; a group that comes and goes keeps its depth while it is away. */
-function groupsOf(moments: PlannedDay['moments'], shown: (metres: number) => number): Group[] {
+function groupsOf(
+  moments: PlannedDay['moments'],
+  shown: (metres: number) => number,
+  dropAt: (minute: number) => number,
+): Group[] {
   const ids = [...new Set(moments.flatMap(({ groups }) => groups.map(({ group }) => group)))];
   return ids.map((id) => {
     const found = moments.map(({ groups }) => groups.find(({ group }) => group === id));
@@ -84,7 +120,8 @@ function groupsOf(moments: PlannedDay['moments'], shown: (metres: number) => num
       band: moments.map(({ minute }, index) => {
         const here = found[index];
         last = here?.depthM ?? last;
-        return { x: minute, top: shown(last[0]), low: shown(last[1]), share: here?.share ?? 0 };
+        const drop = dropAt(minute);
+        return { x: minute, top: drop + shown(last[0]), low: drop + shown(last[1]), share: here?.share ?? 0 };
       }),
     };
   });
@@ -95,14 +132,17 @@ export function pictureOf(day: PlannedDay, units: UnitSystem): Picture {
   const shown = (metres: number) => toShown('depth', metres, units);
   const { plan, moments, visibilityM, bottomM, thermoclineM } = day;
   const k = attenuationPerM(visibilityM);
-  const groups = groupsOf(moments, shown);
+  const surface = surfaceOf(day, shown);
+  const dropAt = surface?.dropAt ?? (() => 0);
+  const groups = groupsOf(moments, shown, dropAt);
   const hours = minutesInOrder(plan.windows);
   const strokes = plan.windows.flatMap((window, index) => strokesOf(window, hours[index] as Hours, shown, units));
   const lowest = Math.max(
     ...groups.flatMap(({ band }) => band.filter(({ share }) => share >= SEEN_SHARE).map(({ low }) => low)),
-    ...strokes.filter(({ first }) => first).map(({ depth }) => depth),
+    ...strokes.filter(({ first }) => first).map(({ depth, fromMin, toMin }) => depth + dropAt((fromMin + toMin) / 2)),
   );
-  const bottom = bottomM === null ? null : shown(bottomM);
+  // The deepest that is told of a water is told of its middle level.
+  const bottom = bottomM === null ? null : shown(bottomM) + (surface?.middle ?? 0);
   const seesBottom = bottom !== null && bottom < lowest * 1.9;
   return {
     fromMin: moments[0]?.minute ?? 0,
@@ -111,17 +151,24 @@ export function pictureOf(day: PlannedDay, units: UnitSystem): Picture {
     minutes: moments.map(({ minute }) => minute),
     groups,
     isolights: LIGHT_LEVELS.map((level) =>
-      moments.map(({ light }) => shown(light <= level ? 0 : Math.log(light / level) / k)),
+      moments.map(({ light, minute }) => dropAt(minute) + shown(light <= level ? 0 : Math.log(light / level) / k)),
     ),
     strokes,
     bottom: seesBottom ? bottom : null,
     thermocline: thermoclineM === null ? null : shown(thermoclineM),
     windows: plan.windows.map(({ id }, index) => ({ id, ...(hours[index] as Hours) })),
+    surface,
   };
 }
 
 /** What the picture says, in words, for those who do not see it. */
 export function describe(day: PlannedDay, units: UnitSystem): string {
+  const turns = (day.tide?.turns ?? []).map(({ minute, kind }) => `${kind} water ${sayClock(clockOf(minute))}`);
+  const tide = turns.length ? `Tide: ${turns.join(', ')}. ` : '';
+  return `${tide}${wordsOfWindows(day, units)}`;
+}
+
+function wordsOfWindows(day: PlannedDay, units: UnitSystem): string {
   return day.plan.windows
     .map(({ from, to, holding, presentations }) => {
       const [first] = presentations;

@@ -1,4 +1,5 @@
-import type { ConditionsInput, PlannedDay } from '@inky-shoal/core';
+import { clockOf, type ConditionsInput, type PlannedDay } from '@inky-shoal/core';
+import { sayClock } from '../words';
 import type { Draft } from '../draft';
 import type { ConditionWord } from './conditions-words';
 
@@ -19,6 +20,16 @@ export class ConditionValues {
 
   get hours(): { readonly from: string; readonly to: string } {
     return this.known('window') ?? { from: '06:00', to: '18:00' };
+  }
+
+  /** High and low water on the day's sheet, where nobody typed a stage: `high 6:40 am, low 1 pm`. */
+  get tide(): string | null {
+    const { tide, moments } = this.planned ?? {};
+    if (!tide || !moments || this.input.tide) return null;
+    const [from, to] = [moments[0]?.minute ?? 0, moments.at(-1)?.minute ?? 0];
+    const turns = tide.turns.filter(({ minute }) => minute >= from && minute <= to);
+    if (turns.length) return turns.map(({ minute, kind }) => `${kind} ${sayClock(clockOf(minute))}`).join(', ');
+    return tide.levels.some(({ minute }) => minute >= from) ? 'runs one way all day' : null;
   }
 
   /** In SI; a trend as typed, or as the engine took it from the readings. */

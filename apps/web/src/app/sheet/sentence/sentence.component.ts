@@ -53,6 +53,7 @@ export class SentenceComponent {
     const value = values.quantity(word);
     if (control === 'date') return sayDate(this.given().date);
     if (control === 'hours') return sayHours(values.hours.from, values.hours.to);
+    if (control === 'tide' && values.tide) return values.tide;
     if (control === 'trend') return sayTrend(value ?? 0, units);
     if (control === 'wind')
       return value === undefined ? none : sayWind(value, this.given().windFromDeg ?? undefined, units);

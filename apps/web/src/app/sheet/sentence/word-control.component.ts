@@ -55,7 +55,11 @@ export class WordControlComponent {
   protected readonly compass = COMPASS_POINTS;
   protected readonly values = computed(() => new ConditionValues(this.draft().input, this.planned()));
   /** Where it comes from, where nobody typed it. */
-  protected readonly source = computed(() => sourceOf(this.draft(), this.word().field));
+  protected readonly source = computed(() =>
+    this.word().control === 'tide' && this.values().tide
+      ? "Worked out from this water's tide station. Wind and pressure move the water, too: not for navigation."
+      : sourceOf(this.draft(), this.word().field),
+  );
   protected readonly trendIsTyped = computed(() => typeof this.draft().input.tempTrendCPerDay === 'number');
   protected readonly readingCount = computed(() => this.draft().input.readings?.length ?? 0);
   protected readonly windFrom = computed(() => {
