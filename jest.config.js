@@ -45,11 +45,12 @@ export default {
           { tsconfig: '<rootDir>/apps/web/tsconfig.spec.json', stringifyContentPathRegex: '\\.html$' },
         ],
       },
-      transformIgnorePatterns: ['node_modules/(?!.*\\.mjs$|uuid|astronomy-engine|d3-|internmap|quick-lru)'],
+      transformIgnorePatterns: ['node_modules/(?!.*\\.mjs$|uuid|astronomy-engine|d3-|internmap|quick-lru|@neaps)'],
       moduleNameMapper: {
         '^(\\.{1,2}/.*)\\.js$': '$1',
         '^@inky-shoal/core$': '<rootDir>/packages/core/src/index.ts',
         '^@inky-shoal/core/(.*)$': '<rootDir>/packages/core/src/$1/index.ts',
+        '^@neaps/tide-predictor$': '<rootDir>/node_modules/@neaps/tide-predictor/dist/index.js',
       },
     },
     {

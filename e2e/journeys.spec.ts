@@ -1,3 +1,4 @@
+import type { Water } from '@inky-shoal/core';
 import type { Page } from 'playwright-core';
 import { VIEWS } from './support/axe';
 import { choose } from './support/controls';
@@ -61,6 +62,47 @@ describe('five widths', () => {
       }
     }
     expect(wider).toEqual([]);
+  });
+});
+
+describe('a log kept elsewhere', () => {
+  const ROWS = [
+    'Date,Time,Species,Length (cm),Lure,Hours',
+    '3/1/2026,7:10 am,Largemouth,44,jig,5',
+    '3/1/2026,9:30 am,Largemouth,38,jig,5',
+    '4/11/2026,6:45 am,Smallmouth,900,drop shot,4',
+    '4/12/2026,6:45 am,Smallmouth,41,drop shot,4',
+  ].join('\n');
+  const add = (page: Page) => page.getByRole('button', { name: /^Add 2 trips with 3 fish$/ });
+
+  it('comes in from rows: what is not clear is asked, what is wrong is listed, and all can be taken back', async () => {
+    const page = await stage.page('/underway');
+    await page.getByRole('link', { name: 'Bring in trips from a file' }).click();
+    await page.locator('#past-text').fill(ROWS);
+    await page.getByText('Line 4: expected a length of a fish from ¾ in to 98½ in, got 354¼ in').waitFor();
+    await choose(page.getByLabel('jig, 2 times'), 'football jig');
+    await until('the lure is no longer asked for', async () => (await page.getByLabel('jig, 2 times').count()) === 0);
+    expect(await add(page).isDisabled()).toBe(true);
+    await page.getByText('Leave this line out').click();
+    await add(page).click();
+    await says(page.locator('.notice'), '2 trips with 3 fish added.');
+    await page.getByRole('button', { name: /1 March 2026/ }).click();
+    await says(page.locator('inky-trip-review'), '5 h 00 out, 5 h 00 of fishing noted.');
+    await says(page.locator('inky-trip-review'), 'football jig');
+    // The same rows again are known, and what lures mean is remembered.
+    await page.goto(`${stage.server.address}/underway/bring`);
+    await page.locator('#past-text').fill(ROWS);
+    await page.getByText('Add the 2 trips of days that stand in the log, too').waitFor();
+    expect(await page.getByLabel('jig, 2 times').count()).toBe(0);
+  });
+
+  it('goes to the bin again where it was brought in by mistake', async () => {
+    const page = await stage.page('/underway/bring');
+    await page.locator('#past-text').fill('date,fish,lure\n2025-05-03,2,popper');
+    await page.getByRole('button', { name: 'Add 1 trip with 2 fish' }).click();
+    await page.getByRole('button', { name: /3 May 2025/ }).waitFor();
+    await page.locator('.notice').getByRole('button', { name: 'Undo' }).click();
+    await until('it is gone', async () => (await page.getByRole('button', { name: /3 May 2025/ }).count()) === 0);
   });
 });
 
@@ -150,6 +192,63 @@ describe('an evening', () => {
     await page.getByRole('button', { name: 'Open By the lights' }).click();
     await says(page.locator('inky-sentence'), '7 pm to 2:30 am');
     await night.waitFor();
+  });
+});
+
+describe('a coast', () => {
+  const tideWord = (page: Page) => page.locator('inky-sentence').getByRole('button', { name: /^Tide:/ });
+
+  it('has its tide on the sheet with nothing typed: the day is parted by it, and a typed stage takes its place', async () => {
+    const page = await stage.page('/waters');
+    await page.getByRole('button', { name: 'Tern Hollow Sound' }).click();
+    await page.getByRole('button', { name: 'Plan a day here' }).click();
+    await says(page.locator('inky-sentence'), /Tide low 10:23 am, high 5:23 pm/);
+    await says(page.locator('[role=tablist]'), 'tide falling');
+    await says(page.locator('[role=tablist]'), 'tide rising');
+    await page.getByRole('img', { name: /Tide: .*low water 10:23 am, high water 5:23 pm/ }).waitFor();
+    await tideWord(page).click();
+    await says(page.locator('.p-popover'), 'not for navigation');
+    await page.getByRole('option', { name: 'falling', exact: true }).click();
+    await page.keyboard.press('Escape');
+    await says(page.locator('inky-sentence'), 'Tide falling');
+    await until(
+      'the tide parts the day no more',
+      async () => (await textOf(page.locator('[role=tablist]'))).includes('tide') === false,
+    );
+  });
+
+  it('finds stations near by itself, says whose they are, and goes back to its own', async () => {
+    const page = await stage.page('/waters');
+    await page.getByRole('button', { name: 'Tern Hollow Sound' }).click();
+    await page.getByRole('button', { name: 'Its tide station' }).click();
+    const panel = page.locator('inky-tide-station');
+    await says(panel, 'The pass, made up, heights over mean lower low water.');
+    const near = panel.locator('li');
+    await until('stations are found', async () => (await near.count()) === 6);
+    expect(await textOf(near.first())).toMatch(/miles off\./);
+    await near.first().getByRole('button').click();
+    await says(page.locator('.notice'), 'The tide of Tern Hollow Sound is that of');
+    await page.locator('.notice').getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Its tide station' }).click();
+    await says(panel, 'The pass, made up, heights over mean lower low water.');
+  });
+
+  it('of one’s own gets its tide by place alone', async () => {
+    const address = `${stage.server.address}/api/books/demo/waters`;
+    const page = await stage.page('/waters');
+    await page.getByRole('button', { name: 'Add a water' }).click();
+    await page.getByLabel('Name', { exact: true }).fill('My bay');
+    await choose(page.getByLabel('Fished for'), 'inshore');
+    await page.getByLabel('Where', { exact: true }).fill('30.35, -87.2');
+    await page.getByLabel('Time zone').fill('America/Chicago');
+    await page.getByRole('button', { name: 'Add it' }).click();
+    await page.getByRole('button', { name: 'Its tide station' }).waitFor();
+    const waters = (await (await fetch(address)).json()) as Water[];
+    const { tideStation } = waters.find(({ name }) => name === 'My bay')!;
+    expect(tideStation!.constituents.length).toBeGreaterThan(4);
+    expect(tideStation!.origin!.licence).not.toBe('');
+    await page.getByRole('button', { name: 'Plan a day here' }).click();
+    await says(page.locator('inky-sentence'), /Tide (low|high) \d/);
   });
 });
 
@@ -290,47 +389,6 @@ describe('going back, and going wrong', () => {
     await page.keyboard.press('Escape');
     await says(page.locator('inky-sentence'), '8 am to 3 pm');
     expect(await textOf(page.locator('h1'))).toMatch(/^Pre-spawn/);
-  });
-});
-
-describe('a log kept elsewhere', () => {
-  const ROWS = [
-    'Date,Time,Species,Length (cm),Lure,Hours',
-    '3/1/2026,7:10 am,Largemouth,44,jig,5',
-    '3/1/2026,9:30 am,Largemouth,38,jig,5',
-    '4/11/2026,6:45 am,Smallmouth,900,drop shot,4',
-    '4/12/2026,6:45 am,Smallmouth,41,drop shot,4',
-  ].join('\n');
-  const add = (page: Page) => page.getByRole('button', { name: /^Add 2 trips with 3 fish$/ });
-
-  it('comes in from rows: what is not clear is asked, what is wrong is listed, and all can be taken back', async () => {
-    const page = await stage.page('/underway');
-    await page.getByRole('link', { name: 'Bring in trips from a file' }).click();
-    await page.locator('#past-text').fill(ROWS);
-    await page.getByText('Line 4: expected a length of a fish from ¾ in to 98½ in, got 354¼ in').waitFor();
-    await choose(page.getByLabel('jig, 2 times'), 'football jig');
-    await until('the lure is no longer asked for', async () => (await page.getByLabel('jig, 2 times').count()) === 0);
-    expect(await add(page).isDisabled()).toBe(true);
-    await page.getByText('Leave this line out').click();
-    await add(page).click();
-    await says(page.locator('.notice'), '2 trips with 3 fish added.');
-    await page.getByRole('button', { name: /1 March 2026/ }).click();
-    await says(page.locator('inky-trip-review'), '5 h 00 out, 5 h 00 of fishing noted.');
-    await says(page.locator('inky-trip-review'), 'football jig');
-    // The same rows again are known, and what lures mean is remembered.
-    await page.goto(`${stage.server.address}/underway/bring`);
-    await page.locator('#past-text').fill(ROWS);
-    await page.getByText('Add the 2 trips of days that stand in the log, too').waitFor();
-    expect(await page.getByLabel('jig, 2 times').count()).toBe(0);
-  });
-
-  it('goes to the bin again where it was brought in by mistake', async () => {
-    const page = await stage.page('/underway/bring');
-    await page.locator('#past-text').fill('date,fish,lure\n2025-05-03,2,popper');
-    await page.getByRole('button', { name: 'Add 1 trip with 2 fish' }).click();
-    await page.getByRole('button', { name: /3 May 2025/ }).waitFor();
-    await page.locator('.notice').getByRole('button', { name: 'Undo' }).click();
-    await until('it is gone', async () => (await page.getByRole('button', { name: /3 May 2025/ }).count()) === 0);
   });
 });
 

@@ -1,6 +1,7 @@
+import type { stations } from '@neaps/tide-database';
 import { constituentName, type NearStation, type TideStation } from '@inky-shoal/core/tide';
 
-type KnownStation = (typeof import('@neaps/tide-database'))['stations'][number];
+type KnownStation = (typeof stations)[number];
 
 /** Names of datums that publishers write as letters. */
 const DATUM_NAMES: Readonly<Record<string, string>> = {

@@ -59,6 +59,7 @@ describe('a plan with the course of the tide', () => {
       else if (to <= '16:00') expect(['falling', 'high-slack', 'low-slack']).toContain(stage);
     }
     expect(told.windows.map(({ tide: stage }) => stage)).toEqual(expect.arrayContaining(['rising', 'falling']));
+    expect(told.assumed.map(({ path }) => path)).not.toContain('tide');
   });
 
   it('has other places first on the fall than on the flood', () => {

@@ -1,6 +1,7 @@
 import type { Conditions } from '../contract/conditions.js';
 import type { Plan } from '../contract/plan.js';
-import { clockOf } from '../day/windows.js';
+import { tideAt } from '../day/tide.js';
+import { clockOf, minutesOfHours } from '../day/windows.js';
 import { dayOfYear, noonMs, type SunDay } from '../day/sun.js';
 import { USUAL_PLACES, USUAL_THERMOCLINE_M, USUAL_VISIBILITY_M } from '../place/places.js';
 import { climateLowC, climateTrendCPerDay } from '../season/climate.js';
@@ -71,6 +72,11 @@ function daylight({ sunriseMin, sunsetMin }: SunDay): NonNullable<Conditions['wi
   };
 }
 
+function middleMin(window: FullConditions['window']): number {
+  const { fromMin, toMin } = minutesOfHours(window);
+  return (fromMin + toMin) / 2;
+}
+
 /** Fills what was not said and lists each filling with the value taken. The trend is that of the readings where they tell one. */
 export function assume(given: Conditions, sun: SunDay, trend: ReadingTrend): Assumption {
   const assumed: Plan['assumed'] = [];
@@ -121,6 +127,12 @@ export function assume(given: Conditions, sun: SunDay, trend: ReadingTrend): Ass
   if (conditions.thermoclineM === undefined && stratifies !== undefined && given.surfaceTempC >= 24) {
     conditions.thermoclineM = take('thermoclineM', stratifies);
   }
-  if (inshore && !conditions.tide) conditions.tide = take('tide', { stage: 'falling', hoursIntoStage: 2, rangeM: 0.5 });
+  if (inshore && !conditions.tide) {
+    // Where the course of the tide is known its middle hour stands for the day, and nothing is assumed.
+    const { hourlyTide, window } = conditions;
+    conditions.tide = hourlyTide
+      ? tideAt(hourlyTide, middleMin(window))
+      : take('tide', { stage: 'falling', hoursIntoStage: 2, rangeM: 0.5 });
+  }
   return { conditions, assumed };
 }

@@ -1,4 +1,5 @@
 import { Conditions, COVERS } from '..';
+import { clockOf } from '../day/windows.js';
 import { bedToBytes } from '../chart/bed-bytes';
 import { cellAt } from '../chart/grid';
 import { chartProjection, utmOf } from '../chart/projection';
@@ -145,6 +146,21 @@ describe('a tide', () => {
     expect(late.spots.every(({ depthM }) => depthM > 0)).toBe(true);
     const spot = desk.spotAt(lonLat(250, 1000), 600, 'us');
     expect(spot?.depthM).toBeCloseTo(desk.depthsAt(600)[shelf] as number, 4);
+  });
+
+  it('whose course is known is followed, hour by hour, about its middle level', () => {
+    const levels = Array.from({ length: 92 }, (_, at) => ({
+      at: clockOf(at * 15),
+      levelM: 3 + 0.6 * Math.cos(((at * 15 - 480) / 372.6) * Math.PI),
+    }));
+    const desk = new ChartSession(FRAME, bedToBytes(lake));
+    const conditions = day({ discipline: 'inshore', waterKind: 'estuary', hourlyTide: levels });
+    desk.prepare({ kind: 'estuary', features: [], conditions, levelM: 0 });
+    const middleM = levels.reduce((sum, { levelM }) => sum + levelM, 0) / levels.length;
+    for (const minute of [360, 480, 660, 840]) {
+      expect(desk.tideM(minute)).toBeCloseTo((levels[minute / 15] as { levelM: number }).levelM - middleM, 6);
+    }
+    expect(desk.depthsAt(480)[shelf] as number).toBeGreaterThan(desk.depthsAt(840)[shelf] as number);
   });
 
   it('of four metres leaves the shelf dry at its lowest, and no hour of that is good there', () => {

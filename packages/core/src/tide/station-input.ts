@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import type * as z from 'zod';
 import { TideStation } from '../contract/tide.js';
 import { constituentName } from './harmonic.js';
 

@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { minutesOf, type ConditionsInput, type Water } from '@inky-shoal/core';
-import { catchError, combineLatest, distinctUntilChanged, from, map, type Observable, of, switchMap } from 'rxjs';
+import { catchError, distinctUntilChanged, from, map, type Observable, of, switchMap } from 'rxjs';
 import { valueOr } from '../base/loaded';
 import { WatersService } from '../waters/waters.service';
 import type { Draft } from './draft';

@@ -12,7 +12,7 @@ import {
   type WaterKind,
 } from '@inky-shoal/core';
 import { ButtonDirective } from 'primeng/button';
-import { concat, last, map, type Observable } from 'rxjs';
+import { concat, last, map, type Observable, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { BookService } from '../base/book.service';
 import { SettingsService } from '../base/settings.service';
@@ -26,6 +26,7 @@ import { readQuantity } from '../ui/numbers';
 import { SelectComponent } from '../ui/select.component';
 import { isTimeZone } from './place-doubt';
 import { placeControls, PlaceFieldsComponent } from './place-fields.component';
+import { TideStationsService } from './tide-stations.service';
 import { WatersService } from './waters.service';
 
 type Field = 'where' | 'timeZone' | 'date' | 'temp' | 'seen' | 'whole';
@@ -43,6 +44,7 @@ const UNNAMED = 'My water';
 })
 export class FirstDayComponent {
   private readonly waters = inject(WatersService);
+  private readonly stations = inject(TideStationsService);
   private readonly day = inject(DayService);
   private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
   private readonly clock = toSignal(inject(BookService).clock$);
@@ -143,7 +145,7 @@ export class FirstDayComponent {
     visibilityM: number | undefined,
     at: string,
   ): Observable<unknown> {
-    const made = this.waters.make(draft, id);
+    const made = this.stations.withStation(draft).pipe(switchMap((whole) => this.waters.make(whole, id)));
     if (surfaceTempC === undefined) return made;
     const reading = { at: new Date(at).toISOString(), surfaceTempC, visibilityM };
     return concat(made, this.waters.addReading(id, reading)).pipe(last());

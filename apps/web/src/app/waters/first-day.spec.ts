@@ -7,6 +7,7 @@ import { choose, fill } from '../../testing/controls';
 import { BookService } from '../base/book.service';
 import { DayService } from '../sheet/day.service';
 import { FirstDayComponent } from './first-day.component';
+import { noStationNear } from '../../testing/stations';
 
 // The map itself is looked at in the browser.
 jest.mock('./place-map', () => ({ PlaceMap: jest.fn() }));
@@ -97,6 +98,7 @@ describe('the first day of an empty book', () => {
     await fill(fixture, '#first-temp', '68');
     await fill(fixture, '#first-seen', '2 1/2');
     await press('Plan this day');
+    noStationNear();
     const [water, reading] = await answer();
     expect(water?.body).toMatchObject({ discipline: 'inshore', waterKind: 'estuary' });
     expect(reading?.body).toMatchObject({ at: '2027-05-04T14:00:00.000Z', surfaceTempC: 20 });

@@ -23,6 +23,7 @@ import {
   type WaterDraftInput,
   type WaterKind,
 } from '@inky-shoal/core';
+import { switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { ButtonDirective } from 'primeng/button';
 import { valueOr } from '../base/loaded';
@@ -34,6 +35,7 @@ import { plainFigure, readQuantity } from '../ui/numbers';
 import { SelectComponent } from '../ui/select.component';
 import { isTimeZone } from './place-doubt';
 import { placeControls, PlaceFieldsComponent } from './place-fields.component';
+import { TideStationsService } from './tide-stations.service';
 import { WatersService } from './waters.service';
 
 type Field = 'name' | 'waterKind' | 'where' | 'timeZone' | 'normalVisibilityM' | 'maxDepthM' | 'whole';
@@ -48,6 +50,7 @@ type Field = 'name' | 'waterKind' | 'where' | 'timeZone' | 'normalVisibilityM' |
 })
 export class WaterFormComponent implements OnInit {
   private readonly service = inject(WatersService);
+  private readonly stations = inject(TideStationsService);
   private readonly notices = inject(NoticeService);
   private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
   private readonly waters = toSignal(this.service.waters$, { initialValue: null });
@@ -142,7 +145,8 @@ export class WaterFormComponent implements OnInit {
     const before = this.water();
     const id = before?.id ?? uuid();
     const done = before ? 'is changed.' : 'is added. Give it a reading.';
-    this.service.make(draft, id, before?.version).subscribe({
+    const whole$ = this.stations.withStation(draft);
+    whole$.pipe(switchMap((whole) => this.service.make(whole, id, before?.version))).subscribe({
       next: (state) => {
         this.notices.say(
           state === 'sent' ? `${draft.name} ${done}` : `${draft.name} is kept here until the server is back.`,

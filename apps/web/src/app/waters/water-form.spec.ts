@@ -7,6 +7,7 @@ import { throwError, of } from 'rxjs';
 import { choose, fill } from '../../testing/controls';
 import { PositionService } from '../base/position.service';
 import { WaterFormComponent } from './water-form.component';
+import { noStationNear } from '../../testing/stations';
 
 // The map itself is looked at in the browser.
 jest.mock('./place-map', () => ({ PlaceMap: jest.fn() }));
@@ -133,6 +134,7 @@ describe('the form of a water', () => {
     await type('#water-name', 'The flats');
     await type('#water-where', '27.5, -82.6');
     await press('Add it');
+    noStationNear();
     expect(sent()[0]?.body).toMatchObject({ discipline: 'inshore', waterKind: 'estuary' });
   });
 

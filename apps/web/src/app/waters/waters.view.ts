@@ -10,6 +10,7 @@ import { valueOr } from '../base/loaded';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { SeasonService } from '../season/season.service';
+import { TideStationComponent } from './tide-station.component';
 import { WatersService } from './waters.service';
 import { ImportComponent } from './import.component';
 import { ReadingFormComponent } from './reading-form.component';
@@ -26,6 +27,7 @@ import { ZonesComponent } from './zones.component';
     ImportComponent,
     ReadingFormComponent,
     ReadingsListComponent,
+    TideStationComponent,
     WaterFormComponent,
     ZonesComponent,
   ],
@@ -49,7 +51,7 @@ export class WatersView {
   /** The water is being changed. */
   protected readonly editing = signal(false);
   /** What stands open in place of the form for one reading. */
-  protected readonly open = signal<'zones' | 'import' | null>(null);
+  protected readonly open = signal<'zones' | 'import' | 'tide' | null>(null);
 
   protected readonly list = computed(() => valueOr(this.waters(), []));
   protected readonly chosen = computed(
@@ -89,7 +91,7 @@ export class WatersView {
     this.editing.set(false);
   }
 
-  protected toggle(what: 'zones' | 'import'): void {
+  protected toggle(what: 'zones' | 'import' | 'tide'): void {
     this.open.update((open) => (open === what ? null : what));
   }
 

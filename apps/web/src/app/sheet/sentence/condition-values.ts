@@ -44,7 +44,7 @@ export class ConditionValues {
 
   /** Ids of what is chosen of a list. */
   chosen({ field, control }: ConditionWord): string | string[] | undefined {
-    if (control === 'tide') return this.known('tide')?.stage;
+    if (control === 'tide') return this.tide ? undefined : this.known('tide')?.stage;
     if (control === 'flag') {
       const value = this.known(field);
       return typeof value === 'boolean' ? (value ? 'yes' : 'no') : undefined;
