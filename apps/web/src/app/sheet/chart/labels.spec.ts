@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { cellsOf, meet, placeOf, type Box } from './labels';
+import { besideOf, cellsOf, meet, placeOf, type Box } from './labels';
 
 const figure = (min: number, max: number) => fc.integer({ min, max });
 
@@ -44,5 +44,21 @@ it('never crosses a line or other words, and stays in its window', () => {
         for (const other of boxes) expect(meet(place, other)).toBe(false);
       },
     ),
+  );
+});
+
+it('puts the name of a turn beside its line: right of it, else left, else nowhere', () => {
+  expect(besideOf(100, 50, [100], [0, 400])).toBe(105);
+  expect(besideOf(100, 50, [98, 120], [0, 400])).toBe(45);
+  expect(besideOf(390, 50, [], [0, 400])).toBe(335);
+  expect(besideOf(30, 50, [60], [0, 400])).toBeUndefined();
+  fc.assert(
+    fc.property(figure(0, 600), figure(10, 120), fc.array(figure(0, 600), { maxLength: 6 }), (x, width, lines) => {
+      const left = besideOf(x, width, lines, [0, 600]);
+      if (left === undefined) return;
+      expect(left).toBeGreaterThanOrEqual(0);
+      expect(left + width).toBeLessThanOrEqual(600);
+      expect(lines.some((line) => line >= left && line <= left + width)).toBe(false);
+    }),
   );
 });

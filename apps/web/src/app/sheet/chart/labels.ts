@@ -46,3 +46,23 @@ export function placeOf(
   }
   return undefined;
 }
+
+/**
+ * Where words stand beside a point so that they cross no line, its own among them; right of it first. Undefined where
+ * there is no room on either side.
+ * @param lines where they stand across
+ * @param within the left and the right edge of the drawing
+ */
+export function besideOf(
+  x: number,
+  width: number,
+  lines: readonly number[],
+  [left, right]: readonly [left: number, right: number],
+): number | undefined {
+  return [x + MARGIN, x - MARGIN - width].find(
+    (at) =>
+      at >= left &&
+      at + width <= right &&
+      !lines.some((line) => line > at - MARGIN / 2 && line < at + width + MARGIN / 2),
+  );
+}

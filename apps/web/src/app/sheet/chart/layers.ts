@@ -1,7 +1,7 @@
 import type { Plugin } from 'chart.js';
 import type { Ink } from '../../ui/ink';
 import { clipped, halo, penOf, type Pen } from '../../ui/pen';
-import { cellsOf, meet, placeOf, type Box } from './labels';
+import { besideOf, cellsOf, meet, placeOf, type Box } from './labels';
 import type { Group, Picture, Stroke } from './picture';
 
 /** Draws more on the sheet's own axes, in minutes past midnight and shown depth. */
@@ -39,17 +39,20 @@ function traceSurface(p: Pen, { fromMin, toMin, surface }: Pick<Picture, 'fromMi
   }
 }
 
-/** High and low water by name, under the surface where it turns: drawn, and where they stand. */
-function drawTurns(p: Pen, { picture, ink }: Scene): Box[] {
+/** High and low water by name, under the surface beside where it turns: drawn, and where they stand. */
+function drawTurns(p: Pen, { picture, ink, nowMin }: Scene): Box[] {
   const font = `italic 400 ${ink.sizePx * 0.8}px ${ink.display}`;
   const { context, area } = p;
-  return (picture.surface?.turns ?? []).map(({ minute, drop, text }) => {
+  const lines = [...picture.windows.slice(1).map(({ fromMin }) => fromMin), ...(nowMin === null ? [] : [nowMin])];
+  return (picture.surface?.turns ?? []).flatMap(({ minute, drop, text }): Box[] => {
     context.font = font;
-    const width = context.measureText(text).width;
-    const left = Math.min(Math.max(area.left + 4, p.x(minute) - width / 2), area.right - width - 4);
-    const bottom = p.y(drop) + ink.sizePx + 4;
+    const { width } = context.measureText(text);
+    const left = besideOf(p.x(minute), width, lines.map(p.x), [area.left, area.right]);
+    // Where there is no room the sentence above says it alone.
+    if (left === undefined) return [];
+    const bottom = p.y(drop) + ink.sizePx + 6;
     halo(p, ink, text, left, bottom - 4, font);
-    return { left, right: left + width, top: bottom - ink.sizePx, bottom };
+    return [{ left, right: left + width, top: bottom - ink.sizePx, bottom }];
   });
 }
 
