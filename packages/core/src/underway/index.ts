@@ -29,12 +29,12 @@ export {
   type PlaceOption,
 } from './candidates.js';
 export { latelyOf, WATER_ANSWERS, type Answer, type Lately } from './answers.js';
-export { advisedAt, dayClock, windowAt } from './moment.js';
+export { advisedAt, dayClock, tideOfMoment, windowAt, type TideOfMoment } from './moment.js';
 export { findingsOf, type TripFindings, type NextStep } from './next.js';
 export { goTo, nextStop, type GoTo } from './go-to.js';
 export { latestReading, offPlan, type OffPlan } from './off-plan.js';
 export { reviewOf } from './review.js';
-export { fishingWords, placeWords, sayStretch, TRIM_WORDS } from './words.js';
+export { fishingWords, placeWords, sayStretch, tideWords, TRIM_WORDS } from './words.js';
 export { lureKey, lureNamed, speciesNamed } from './past/names.js';
 export {
   guessTripMapping,

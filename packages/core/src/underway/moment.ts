@@ -1,7 +1,8 @@
-import type { Light } from '../contract/ids.js';
+import type { Light, TideStage } from '../contract/ids.js';
 import type { PlanWindow } from '../contract/plan.js';
-import type { Place } from '../contract/conditions.js';
+import type { Conditions, Place } from '../contract/conditions.js';
 import type { Fishing } from '../contract/trips.js';
+import { dayTide, tideAt } from '../day/tide.js';
 import { DAY_MIN, minutesInOrder, minuteWithin } from '../day/windows.js';
 import { localTimes } from '../day/calendar.js';
 import type { DayClock } from './blocks.js';
@@ -30,6 +31,25 @@ function minutesSince(startMs: number, place: Place | null): (atMs: number) => n
     const { day, hour } = local(atMs);
     return (day - first) * 1440 + hour * 60;
   };
+}
+
+/** The tide of a moment: its stage, and what it runs towards. */
+export interface TideOfMoment {
+  readonly stage: TideStage;
+  /** Null where the levels that are known end before it turns. */
+  readonly next: { readonly kind: 'high' | 'low'; readonly inMin: number } | null;
+}
+
+/** The tide at a minute of a plan's day; null where its course is not known, or ends before. */
+export function tideOfMoment(conditions: Pick<Conditions, 'hourlyTide'>, minute: number): TideOfMoment | null {
+  const levels = conditions.hourlyTide;
+  if (!levels) return null;
+  const { levels: told, turns } = dayTide(levels);
+  const [firstMin, lastMin] = [told[0]?.minute ?? 0, told.at(-1)?.minute ?? 0];
+  const at = minute < firstMin ? minute + DAY_MIN : minute;
+  if (at > lastMin) return null;
+  const next = turns.find((turn) => turn.minute > at);
+  return { stage: tideAt(levels, at).stage, next: next ? { kind: next.kind, inMin: next.minute - at } : null };
 }
 
 /** What the plan would have one fish at a moment: its first choice at the likeliest place; null without a plan. */

@@ -1,5 +1,7 @@
 import { capital, nameOf } from '../contract/names.js';
+import type { TideStage } from '../contract/ids.js';
 import type { Fishing, LureChange } from '../contract/trips.js';
+import type { TideOfMoment } from './moment.js';
 import type { Candidate, EvidenceAttribute } from './evidence/fished.js';
 import type { Mattering, Move } from './evidence/next-move.js';
 import { say, type UnitSystem } from '../units/units.js';
@@ -47,6 +49,17 @@ export function moveWords(move: Move, from: Fishing | null, to: Fishing, units: 
         : `Move on${placeWords(to) ? ` to ${placeWords(to)}` : ''}: ${fishingWords(to, units)}.`;
   }
 }
+
+const STAGE_WORDS: Readonly<Record<TideStage, string>> = {
+  rising: 'Tide rising',
+  'high-slack': 'Slack at high water',
+  falling: 'Tide falling',
+  'low-slack': 'Slack at low water',
+};
+
+/** The tide of a moment in a line: `Tide falling, low water in 2 h 11`. */
+export const tideWords = ({ stage, next }: TideOfMoment): string =>
+  next ? `${STAGE_WORDS[stage]}, ${next.kind} water in ${sayStretch(next.inMin * 60_000)}` : STAGE_WORDS[stage];
 
 const LIGHT_WORDS = { low: 'low light', rising: 'the morning', high: 'high sun', falling: 'the afternoon' } as const;
 

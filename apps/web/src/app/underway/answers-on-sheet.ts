@@ -11,14 +11,15 @@ export interface SheetNote {
 /** Draws answers of the water on the sheet: a landed fish as a dot, another bite as a ring. */
 export const answersOnSheet =
   (notes: readonly SheetNote[], units: UnitSystem): Over =>
-  (pen, ink) => {
+  (pen, ink, dropAt) => {
     const { context, area } = pen;
     context.save();
     context.lineWidth = 2.5;
     context.strokeStyle = ink.act;
     for (const { minute, depthM, landed } of notes) {
       context.beginPath();
-      context.arc(pen.x(minute), Math.max(area.top + 6, pen.y(toShown('depth', depthM, units))), 5, 0, 2 * Math.PI);
+      const y = pen.y(dropAt(minute) + toShown('depth', depthM, units));
+      context.arc(pen.x(minute), Math.max(area.top + 6, y), 5, 0, 2 * Math.PI);
       context.fillStyle = landed ? ink.act : ink.paper;
       context.fill();
       context.stroke();

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { capital, nameOf, say, sayRange, type PlanWindow, type UnitSystem } from '@inky-shoal/core';
-import { type Fishing, latestReading, TRIM_WORDS, type Trip } from '@inky-shoal/core/underway';
+import { type Fishing, latestReading, tideOfMoment, tideWords, TRIM_WORDS, type Trip } from '@inky-shoal/core/underway';
 import { ButtonDirective } from 'primeng/button';
 import { ON_TOP_M } from '../sheet/words';
 import { sayDepth, sayWhere } from './underway-words';
@@ -38,12 +38,20 @@ export class TripNowComponent {
   readonly window = input.required<PlanWindow | null>();
   readonly fishing = input.required<Fishing | null>();
   readonly units = input.required<UnitSystem>();
+  /** The minute of the day. */
+  readonly minute = input.required<number>();
   readonly changeWanted = output();
   readonly readingWanted = output();
 
   private readonly presentation = computed(() =>
     this.window()?.presentations.find(({ category }) => category === this.fishing()?.category),
   );
+  /** The tide beside the hour, where its course is known. */
+  protected readonly tide = computed(() => {
+    const { conditions } = this.trip().plan ?? {};
+    const tide = conditions && tideOfMoment(conditions, this.minute());
+    return tide ? tideWords(tide) : null;
+  });
   protected readonly lure = computed(() => capital(nameOf(this.fishing()?.category ?? '')));
   protected readonly where = computed(() => sayWhere(this.fishing() as Fishing));
   protected readonly depthWords = computed(() => {

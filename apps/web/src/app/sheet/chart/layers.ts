@@ -4,8 +4,11 @@ import { clipped, halo, penOf, type Pen } from '../../ui/pen';
 import { besideOf, cellsOf, meet, placeOf, type Box } from './labels';
 import type { Group, Picture, Stroke } from './picture';
 
-/** Draws more on the sheet's own axes, in minutes past midnight and shown depth. */
-export type Over = (pen: Pen, ink: Ink) => void;
+/**
+ * Draws more on the sheet's own axes, in minutes past midnight and shown depth.
+ * @param dropAt how far the tide has the surface under its highest at a minute, in shown depth: depths begin there
+ */
+export type Over = (pen: Pen, ink: Ink, dropAt: (minute: number) => number) => void;
 
 /** What the layers need at the time they draw; the component changes it and asks the chart to draw again. */
 export interface Scene {
@@ -319,7 +322,7 @@ export const sheetLayers = (scene: () => Scene | null): Plugin<'line'> => ({
     drawGroups(p, now);
     drawEdges(p, now);
     drawStrokes(p, now);
-    now.over?.(p, now.ink);
+    now.over?.(p, now.ink, now.picture.surface?.dropAt ?? (() => 0));
     drawMarks(p, now);
   },
 });
