@@ -6,6 +6,7 @@ import * as formats from './formats/index.js';
 import * as features from './formats/features/index.js';
 import * as bathymetry from './formats/bathymetry/index.js';
 import * as nmea from './formats/nmea/index.js';
+import * as tideFiles from './formats/tide/index.js';
 import * as lures from './lures/index.js';
 import * as mechanics from './mechanics/index.js';
 import * as spots from './spots/index.js';
@@ -24,6 +25,7 @@ const DOORS: Readonly<Record<string, unknown>> = Object.assign(
   features,
   bathymetry,
   nmea,
+  tideFiles,
   lures,
   mechanics,
   spots,

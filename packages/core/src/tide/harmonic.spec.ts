@@ -82,3 +82,13 @@ describe('a tide', () => {
     expect(tideTurns(station(EIGHT), START_MS, START_MS)).toEqual([]);
   });
 });
+
+it('tells one moment alone, and one that is over the end of a stretch', () => {
+  const sound = station(EIGHT);
+  const whole = tideHeights(sound, START_MS, START_MS + 31 * DAY_MS, 60);
+  expect(whole).toHaveLength(31 * 24);
+  const [alone] = tideHeights(sound, START_MS, START_MS + 1, 60);
+  expect(alone!.atMs).toBe(START_MS);
+  expect(alone!.levelM).toBeCloseTo(whole[0]!.levelM, 2);
+  expect(tideHeights(sound, START_MS, START_MS + 30 * DAY_MS + 1, 60)).toHaveLength(30 * 24 + 1);
+});

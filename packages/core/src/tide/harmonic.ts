@@ -20,6 +20,12 @@ const NAMES = new Map(Object.keys(constituents).map((name) => [name.toUpperCase(
 /** The name by which the tables know a constituent, however its letters are written; undefined where they do not. */
 export const constituentName = (written: string): string | undefined => NAMES.get(written.trim().toUpperCase());
 
+/** How fast a constituent turns; undefined where the tables do not know it. */
+export function constituentSpeedDegPerHour(written: string): number | undefined {
+  const name = constituentName(written);
+  return name === undefined ? undefined : constituents[name]?.speed;
+}
+
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
 /** Nodal factors are taken at the beginning of a stretch: over one so long M2 drifts by less than a tenth of a degree. */
@@ -74,14 +80,15 @@ export function tideHeights(station: TideStation, startMs: number, endMs: number
   const perStretch = Math.max(1, Math.floor(STRETCH_MS / stepMs));
   const heights: TideHeight[] = [];
   for (let from = 0; from < count; from += perStretch) {
-    const to = Math.min(count, from + perStretch) - 1;
+    const most = Math.min(count - from, perStretch);
+    // One more than is wanted: a span of one moment alone is refused.
     const told = predictor.getTimelinePrediction({
       start: new Date(startMs + from * stepMs),
-      end: new Date(startMs + to * stepMs),
+      end: new Date(startMs + (from + most) * stepMs),
       timeFidelity: stepMin * 60,
       ...offsetsOf(station),
     });
-    heights.push(...told.map(({ time, level }) => ({ atMs: time.getTime(), levelM: level })));
+    heights.push(...told.slice(0, most).map(({ time, level }) => ({ atMs: time.getTime(), levelM: level })));
   }
   return heights;
 }

@@ -1,0 +1,1 @@
+export { readStationFile, type StationFileContext } from './station-file.js';
