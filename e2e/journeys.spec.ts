@@ -1,7 +1,7 @@
 import type { Water } from '@inky-shoal/core';
 import type { Page } from 'playwright-core';
 import { VIEWS } from './support/axe';
-import { choose } from './support/controls';
+import { choose, fileInput } from './support/controls';
 import { PHONE, says, Stage, textOf, until } from './support/stage';
 
 let stage: Stage;
@@ -231,6 +231,34 @@ describe('a coast', () => {
     await page.locator('.notice').getByRole('button', { name: 'Undo' }).click();
     await page.getByRole('button', { name: 'Its tide station' }).click();
     await says(panel, 'The pass, made up, heights over mean lower low water.');
+  });
+
+  it('takes a station from a file, once it is said what its figures are in', async () => {
+    const page = await stage.page('/waters');
+    await page.getByRole('button', { name: 'Tern Hollow Sound' }).click();
+    await page.getByRole('button', { name: 'Its tide station' }).click();
+    const panel = page.locator('inky-tide-station');
+    const bring = (text: string) =>
+      fileInput(page, 'From a file of constituents').setInputFiles({
+        name: 'Own pier.csv',
+        mimeType: 'text/csv',
+        buffer: Buffer.from(text),
+      });
+    await bring('name,amplitude,phase\nM2,9,214');
+    await says(panel, 'Own pier.csv cannot be read: expected amplitudes in metres');
+    await says(panel, 'Are they in feet?');
+    await bring('name,amplitude,phase\nM2,2,214\nS2,0.5,240');
+    await choose(panel.getByLabel('Amplitudes in'), 'feet');
+    await says(panel, 'Own pier: 2 constituents, mean range of springs 5 ft.');
+    await choose(panel.getByLabel('Phases by'), "the water's standard time");
+    await panel.getByRole('button', { name: 'Take it' }).click();
+    await says(page.locator('.notice'), 'The tide of Tern Hollow Sound is that of Own pier.');
+    const waters = (await (await fetch(`${stage.server.address}/api/books/demo/waters`)).json()) as Water[];
+    const { tideStation } = waters.find(({ name }) => name === 'Tern Hollow Sound')!;
+    expect(tideStation!.constituents[0]!.phaseDeg).toBeCloseTo((214 + 6 * 28.9841) % 360, 1);
+    await page.locator('.notice').getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Its tide station' }).click();
+    await says(panel, 'The pass, made up');
   });
 
   it('of one’s own gets its tide by place alone', async () => {

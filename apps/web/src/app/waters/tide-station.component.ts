@@ -8,6 +8,7 @@ import { loading, valueOr } from '../base/loaded';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { sayWay } from '../sheet/words';
+import { StationFileComponent } from './station-file.component';
 import { TideStationsService } from './tide-stations.service';
 import { WatersService } from './waters.service';
 
@@ -15,7 +16,7 @@ import { WatersService } from './waters.service';
 @Component({
   selector: 'inky-tide-station',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective],
+  imports: [ButtonDirective, StationFileComponent],
   templateUrl: './tide-station.component.html',
   styles: `
     h3 {

@@ -1,1 +1,1 @@
-export { readStationFile, type StationFileContext } from './station-file.js';
+export { readStationFile, standardTimeAheadH, type StationFileContext } from './station-file.js';

@@ -1,5 +1,5 @@
 import { tideHeights } from '../../tide/harmonic.js';
-import { readStationFile, type StationFileContext } from './station-file.js';
+import { readStationFile, standardTimeAheadH, type StationFileContext } from './station-file.js';
 
 const AT: StationFileContext = { name: 'Bay', latitude: 30, longitude: -88, unit: 'm', phasesAheadH: 0 };
 const read = (text: string, more: Partial<StationFileContext> = {}) => {
@@ -73,4 +73,10 @@ describe('a file of constituents', () => {
   ])('is refused in one sentence for %s', (_, text, sentence) => {
     expect(problem(text)).toMatch(sentence);
   });
+});
+
+it('knows the standard time of a zone, whatever the season of its half of the world', () => {
+  expect(standardTimeAheadH('America/Chicago', 2027)).toBe(-6);
+  expect(standardTimeAheadH('Australia/Sydney', 2027)).toBe(10);
+  expect(standardTimeAheadH('Asia/Kolkata', 2027)).toBe(5.5);
 });

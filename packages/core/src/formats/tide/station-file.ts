@@ -1,3 +1,4 @@
+import { tzOffset } from '@date-fns/tz';
 import type * as z from 'zod';
 import { parse, type Parsed } from '../../contract/problems.js';
 import type { TideStation } from '../../contract/tide.js';
@@ -23,6 +24,10 @@ export interface StationFileContext {
   /** The mean level over the datum, metres; 0 where heights are told from mean sea level. */
   readonly meanLevelM?: number | undefined;
 }
+
+/** How far a zone's standard time is ahead of Greenwich, hours: tables keep no summer time. @param year any, since 1970 */
+export const standardTimeAheadH = (timeZone: string, year: number): number =>
+  Math.min(...[0, 6].map((month) => tzOffset(timeZone, new Date(Date.UTC(year, month, 1))))) / 60;
 
 const TITLES = {
   name: /name|constituent|harmonic|tide\b|partial/i,
