@@ -312,6 +312,24 @@ describe('what was read before the server went away', () => {
   });
 });
 
+describe('readings of the water looked at', () => {
+  it('go on standing while they are read anew, however long that takes', async () => {
+    jest.useFakeTimers();
+    const waters = TestBed.inject(WatersService);
+    const states: string[] = [];
+    waters.look(WATER.id);
+    waters.readings$.subscribe(({ state }) => states.push(state));
+    const ask = () => http.expectOne(`/api/books/demo/waters/${WATER.id}/readings`);
+    ask().flush([]);
+    waters.reload();
+    await jest.advanceTimersByTimeAsync(1000);
+    ask().flush([]);
+    jest.useRealTimers();
+    expect(states).not.toContain('loading');
+    expect(states.length).toBeGreaterThan(1);
+  });
+});
+
 describe('a day that the engine gives up on', () => {
   it('leaves the last plan standing, says so, and goes on with the next change', async () => {
     const service = TestBed.inject(DayService);

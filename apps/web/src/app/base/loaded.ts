@@ -1,4 +1,4 @@
-import { catchError, map, merge, type Observable, of, share, takeUntil, timer } from 'rxjs';
+import { catchError, connect, map, merge, type Observable, of, takeUntil, timer } from 'rxjs';
 import type { ApiError } from './api.service';
 
 /** Something read from the server: on its way, there, or not to be had, in words. */
@@ -13,18 +13,20 @@ export const valueOr = <T>(loaded: Loaded<T> | null | undefined, none: T): T =>
 
 const WORTH_SAYING_MS = 150;
 
-/** Says `loading` only where it takes long enough to notice. */
+/** Says `loading` only where it takes long enough to notice, and nothing was known at once. */
 export function loading<T>(source: Observable<T>): Observable<Loaded<T>> {
-  const outcome = source.pipe(
+  return source.pipe(
     map((value): Loaded<T> => ({ state: 'ready', value })),
     catchError((error: ApiError) => of<Loaded<T>>({ state: 'failed', message: error.message })),
-    share(),
-  );
-  return merge(
-    outcome,
-    timer(WORTH_SAYING_MS).pipe(
-      map((): Loaded<T> => ({ state: 'loading' })),
-      takeUntil(outcome),
+    // Whoever waits does so before the source begins: what it says at once is heard, too.
+    connect((outcome) =>
+      merge(
+        outcome,
+        timer(WORTH_SAYING_MS).pipe(
+          map((): Loaded<T> => ({ state: 'loading' })),
+          takeUntil(outcome),
+        ),
+      ),
     ),
   );
 }

@@ -72,11 +72,9 @@ export class WatersService {
   );
 
   constructor() {
-    // First of all that hear of a change: what was read before it is old.
-    this.reload$.subscribe(() => {
-      this.asked.clear();
-      this.known.clear();
-    });
+    // First of all that hear of a change: what was asked for before it may be old. What is known goes on standing until it
+    // is read anew: a list that goes away meanwhile takes with it what was sought in it.
+    this.reload$.subscribe(() => this.asked.clear());
   }
 
   look(waterId: string | null): void {
