@@ -46,8 +46,10 @@ function meanDirection(from: Column, speed: Column, hours: readonly number[]): n
 const tenths = (value: number): number => Math.round(value * 10) / 10;
 /** Shares and levels are kept to the hundredth. */
 const tidy = (value: number): number => Math.round(value * 100) / 100;
-/** Wind's direction is kept to the degree, light to the watt: of neither is a hundredth known. */
-const maybeWhole = (value: number | null): number | null => (value === null ? null : Math.round(value));
+/** Wind's direction is kept to ten degrees, as stations report it; light to five watts, which no pyranometer tells apart. */
+const maybeTens = (degrees: number | null): number | null =>
+  degrees === null ? null : (Math.round(degrees / 10) * 10) % 360;
+const maybeFives = (watts: number | null): number | null => (watts === null ? null : Math.round(watts / 5) * 5);
 const maybeTidy = (value: number | null): number | null => (value === null ? null : tidy(value));
 /** Pressure is measured to a tenth. */
 const maybeTenths = (value: number | null): number | null => (value === null ? null : tenths(value));
@@ -78,11 +80,11 @@ export function daysOfWeather(hours: WeatherHours, timeZone: string): WeatherDay
       airTempC: tenths(airTempC),
       dewPointC: tenths(Math.min(dewPointC, airTempC)),
       windMps: tenths(windMps),
-      windFromDeg: maybeWhole(meanDirection(hours.windFromDeg, hours.windMps, own)),
+      windFromDeg: maybeTens(meanDirection(hours.windFromDeg, hours.windMps, own)),
       cloudFraction: tidy(meanOf(hours.cloudFraction, own) ?? USUAL_CLOUD),
       pressureHpa: maybeTenths(meanOf(hours.pressureHpa, own)),
       rainMm: tidy(rain.reduce((sum, value) => sum + value, 0)),
-      solarWm2: maybeWhole(light),
+      solarWm2: maybeFives(light),
     });
   }
   return days;

@@ -1,11 +1,5 @@
-export {
-  NearStation,
-  STATION_NEAR_KM,
-  TideStation,
-  type TideConstituent,
-  type TideOffsets,
-  type TideOrigin,
-} from '../contract/tide.js';
+export { NearStation, STATION_NEAR_KM } from '../contract/near-station.js';
+export { TideStation, type TideConstituent, type TideOffsets, type TideOrigin } from '../contract/tide.js';
 export { StationInput } from './station-input.js';
 export {
   constituentName,
