@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { Conditions } from '@inky-shoal/core';
-import { map, take } from 'rxjs';
+import { combineLatest, map, take } from 'rxjs';
 import { NoticeService } from '../base/notice.service';
 import { PlansService } from '../plans/plans.service';
 import { DayService } from './day.service';
@@ -42,15 +42,18 @@ export class SavePlanService {
 
   /** The run of the day goes with its plan into the book, where the day is saved as it stands. */
   saveRun(): void {
-    this.day.draft$.pipe(take(1)).subscribe((draft) => {
-      if (!draft?.savedId || !draft.savedName || isChangedSince(draft)) return;
-      const { savedId: id, savedName: name, savedVersion: from, waterId } = draft;
-      const conditions = Conditions.parse(draft.input);
-      this.plans.save({ id, name, waterId, conditions, run: this.runs.of(waterId, conditions.date), from }).subscribe({
-        next: (saved) => this.day.savedIn(saved),
-        error: (error: Error) => this.notices.say(`The run is not saved with its plan. ${error.message}`),
+    combineLatest([this.day.draft$, this.day.conditions$])
+      .pipe(take(1))
+      .subscribe(([draft, conditions]) => {
+        if (!draft?.savedId || !draft.savedName || isChangedSince(draft)) return;
+        const { savedId: id, savedName: name, savedVersion: from, waterId } = draft;
+        this.plans
+          .save({ id, name, waterId, conditions, run: this.runs.of(waterId, conditions.date), from })
+          .subscribe({
+            next: (saved) => this.day.savedIn(saved),
+            error: (error: Error) => this.notices.say(`The run is not saved with its plan. ${error.message}`),
+          });
       });
-    });
   }
 
   /** A new plan goes to the bin, a replaced one is as it was. */

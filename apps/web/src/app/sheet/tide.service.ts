@@ -25,16 +25,20 @@ export class TideService {
   private readonly waters = inject(WatersService);
   private readonly stations$ = this.waters.waters$.pipe(map((loaded) => valueOr(loaded, [])));
 
-  /** The day with the tide of its water, unless one was typed, or its water has no station. */
-  withTide(draft: Draft): Observable<Draft['input']> {
-    const { input } = draft;
-    if (input.discipline !== 'inshore' || input.tide || input.hourlyTide || !draft.waterId) return of(input);
+  /**
+   * The day with the tide of its water, unless a stage was typed. A tide that was saved with the day stands for a water
+   * without a station, and for that day alone.
+   */
+  withTide({ input: given, savedInput, waterId }: Draft): Observable<Draft['input']> {
+    const { hourlyTide: saved, ...input } = given;
+    if (input.discipline !== 'inshore' || input.tide) return of(input);
+    const kept = saved && savedInput?.date === input.date ? saved : undefined;
     return this.stations$.pipe(
-      map((waters) => waters.find(({ id }) => id === draft.waterId)?.tideStation ?? null),
-      distinctUntilChanged((a, b) => JSON.stringify(a) === JSON.stringify(b)),
-      switchMap((station) => (station ? from(this.levelsOf(station, input)) : of(undefined))),
-      // A day that cannot be reckoned is planned with the stage that is assumed.
-      catchError(() => of(undefined)),
+      map((waters) => waters.find(({ id }) => id === waterId)?.tideStation ?? null),
+      distinctUntilChanged((one, two) => JSON.stringify(one) === JSON.stringify(two)),
+      switchMap((station) => (station ? from(this.levelsOf(station, input)) : of(kept))),
+      // A day that cannot be reckoned is planned with what was kept, else with the stage that is assumed.
+      catchError(() => of(kept)),
       map((hourlyTide) => (hourlyTide ? { ...input, hourlyTide } : input)),
     );
   }

@@ -1,0 +1,86 @@
+import { TestBed } from '@angular/core/testing';
+import type { Water } from '@inky-shoal/core';
+import { BehaviorSubject, filter, firstValueFrom } from 'rxjs';
+import type { Loaded } from '../base/loaded';
+import { WatersService } from '../waters/waters.service';
+import type { Draft } from './draft';
+import { TideService } from './tide.service';
+
+const PLACE = { latitude: 30.1, longitude: -88.9, timeZone: 'America/Chicago' };
+const BAY = {
+  id: '01950000-0000-7000-8000-000000000001',
+  name: 'Bay',
+  discipline: 'inshore',
+  waterKind: 'estuary',
+  place: PLACE,
+  tideStation: {
+    name: 'Gull Bar',
+    latitude: 30,
+    longitude: -89,
+    constituents: [{ name: 'M2', amplitudeM: 0.4, phaseDeg: 120 }],
+    meanLevelM: 0.5,
+    datum: 'mean lower low water',
+  },
+  createdAt: '2027-01-01T00:00:00Z',
+  updatedAt: '2027-01-01T00:00:00Z',
+} as Water;
+const SAVED = ['06:00', '09:00', '12:00'].map((at, index) => ({ at, levelM: index }));
+
+const waters$ = new BehaviorSubject<Loaded<Water[]>>({ state: 'ready', value: [BAY] });
+const day = (more: Partial<Draft['input']>, of: Partial<Draft> = {}): Draft => ({
+  waterId: BAY.id,
+  waterName: 'Bay',
+  savedId: null,
+  savedName: null,
+  ...of,
+  input: { discipline: 'inshore', date: '2027-06-18', place: PLACE, surfaceTempC: 27, ...more },
+});
+const withTide = (draft: Draft) => firstValueFrom(TestBed.inject(TideService).withTide(draft));
+const noStation = () => waters$.next({ state: 'ready', value: [{ ...BAY, tideStation: null }] });
+
+beforeEach(() => {
+  waters$.next({ state: 'ready', value: [BAY] });
+  TestBed.configureTestingModule({ providers: [{ provide: WatersService, useValue: { waters$ } }] });
+});
+
+it('goes from midnight on, and from some hours before hours that cross midnight', async () => {
+  const of = async (more: Partial<Draft['input']>) => (await withTide(day(more))).hourlyTide!;
+  expect((await of({})).map(({ at }) => at)).toEqual(expect.arrayContaining(['00:00', '23:45']));
+  const night = await of({ window: { from: '20:00', to: '03:00' } });
+  expect([night[0]!.at, night.at(-1)!.at]).toEqual(['16:00', '15:45']);
+});
+
+it('is another on another day, whatever was saved with a day', async () => {
+  const opened = { savedId: 'a', savedName: 'Then', savedInput: day({ hourlyTide: SAVED }).input };
+  const same = await withTide(day({ hourlyTide: SAVED }, opened));
+  const next = await withTide(day({ hourlyTide: SAVED, date: '2027-06-22' }, opened));
+  expect(same.hourlyTide).toHaveLength(96);
+  expect(next.hourlyTide![0]!.levelM).not.toBeCloseTo(same.hourlyTide![0]!.levelM, 1);
+});
+
+it('of a water without a station is as it was saved, on that day alone', async () => {
+  noStation();
+  const opened = { savedId: 'a', savedName: 'Then', savedInput: day({ hourlyTide: SAVED }).input };
+  expect((await withTide(day({ hourlyTide: SAVED }, opened))).hourlyTide).toEqual(SAVED);
+  expect((await withTide(day({ hourlyTide: SAVED, date: '2027-06-19' }, opened))).hourlyTide).toBeUndefined();
+});
+
+it('gives way to a stage that was typed', async () => {
+  const typed = await withTide(day({ tide: { stage: 'falling' }, hourlyTide: SAVED }));
+  expect(typed).toMatchObject({ tide: { stage: 'falling' } });
+  expect(typed.hourlyTide).toBeUndefined();
+});
+
+it('changes when another station is taken', async () => {
+  const levels: number[] = [];
+  TestBed.inject(TideService)
+    .withTide(day({}))
+    .pipe(filter(({ hourlyTide }) => !!hourlyTide))
+    .subscribe(({ hourlyTide }) => levels.push(Math.max(...hourlyTide!.map(({ levelM }) => levelM))));
+  await new Promise((resolve) => setTimeout(resolve, 50));
+  const station = { ...BAY.tideStation!, meanLevelM: 2 };
+  waters$.next({ state: 'ready', value: [{ ...BAY, tideStation: station }] });
+  await new Promise((resolve) => setTimeout(resolve, 50));
+  expect(levels).toHaveLength(2);
+  expect(levels[1]! - levels[0]!).toBeCloseTo(1.5, 2);
+});
