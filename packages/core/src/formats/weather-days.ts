@@ -44,7 +44,9 @@ function meanDirection(from: Column, speed: Column, hours: readonly number[]): n
 
 /** Thermometers, wind gauges and flow gauges are read to the tenth: a mean is kept no finer, and days are sent about in thousands. */
 const tenths = (value: number): number => Math.round(value * 10) / 10;
-/** Shares and levels are kept to the hundredth. */
+/** Cloud is seen in eighths: a twentieth is finer than that. */
+const twentieths = (share: number): number => Math.round(share * 20) / 20;
+/** Rain and levels are kept to the hundredth. */
 const tidy = (value: number): number => Math.round(value * 100) / 100;
 /** Wind's direction is kept to ten degrees, as stations report it; light to five watts, which no pyranometer tells apart. */
 const maybeTens = (degrees: number | null): number | null =>
@@ -81,7 +83,7 @@ export function daysOfWeather(hours: WeatherHours, timeZone: string): WeatherDay
       dewPointC: tenths(Math.min(dewPointC, airTempC)),
       windMps: tenths(windMps),
       windFromDeg: maybeTens(meanDirection(hours.windFromDeg, hours.windMps, own)),
-      cloudFraction: tidy(meanOf(hours.cloudFraction, own) ?? USUAL_CLOUD),
+      cloudFraction: twentieths(meanOf(hours.cloudFraction, own) ?? USUAL_CLOUD),
       pressureHpa: maybeTenths(meanOf(hours.pressureHpa, own)),
       rainMm: tidy(rain.reduce((sum, value) => sum + value, 0)),
       solarWm2: maybeFives(light),

@@ -47,11 +47,12 @@ it('never crosses a line or other words, and stays in its window', () => {
   );
 });
 
-it('puts the name of a turn beside its line: right of it, else left, else nowhere', () => {
+it('puts the name of a turn beside it: right, else left, else behind a line that is near, else nowhere', () => {
   expect(besideOf(100, 50, [100], [0, 400])).toBe(105);
   expect(besideOf(100, 50, [98, 120], [0, 400])).toBe(45);
   expect(besideOf(390, 50, [], [0, 400])).toBe(335);
-  expect(besideOf(30, 50, [60], [0, 400])).toBeUndefined();
+  expect(besideOf(30, 50, [60], [0, 400])).toBe(65);
+  expect(besideOf(30, 50, [60, 90, 110], [0, 110])).toBeUndefined();
   fc.assert(
     fc.property(figure(0, 600), figure(10, 120), fc.array(figure(0, 600), { maxLength: 6 }), (x, width, lines) => {
       const left = besideOf(x, width, lines, [0, 600]);

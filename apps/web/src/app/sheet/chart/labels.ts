@@ -48,8 +48,8 @@ export function placeOf(
 }
 
 /**
- * Where words stand beside a point so that they cross no line, its own among them; right of it first. Undefined where
- * there is no room on either side.
+ * Where words stand beside a point so that they cross no line; right of it first, then left, then behind a line that is
+ * near. Undefined where there is no room.
  * @param lines where they stand across
  * @param within the left and the right edge of the drawing
  */
@@ -59,10 +59,13 @@ export function besideOf(
   lines: readonly number[],
   [left, right]: readonly [left: number, right: number],
 ): number | undefined {
-  return [x + MARGIN, x - MARGIN - width].find(
-    (at) =>
-      at >= left &&
-      at + width <= right &&
-      !lines.some((line) => line > at - MARGIN / 2 && line < at + width + MARGIN / 2),
-  );
+  const near = lines.filter((line) => Math.abs(line - x) < width);
+  return [x, x - 2 * MARGIN - width, ...near]
+    .map((at) => at + MARGIN)
+    .find(
+      (at) =>
+        at >= left &&
+        at + width <= right &&
+        !lines.some((line) => line > at - MARGIN / 2 && line < at + width + MARGIN / 2),
+    );
 }

@@ -53,7 +53,11 @@ function drawTurns(p: Pen, { picture, ink, nowMin }: Scene): Box[] {
     const left = besideOf(p.x(minute), width, lines.map(p.x), [area.left, area.right]);
     // Where there is no room the sentence above says it alone.
     if (left === undefined) return [];
-    const bottom = p.y(drop) + ink.sizePx + 6;
+    // Under the surface all along, which slopes to both sides of high water.
+    const surfaceY = Math.max(
+      ...[left, left + width].map((x) => p.y(picture.surface?.dropAt(minuteAt(p, picture, x)) ?? 0)),
+    );
+    const bottom = Math.max(p.y(drop), surfaceY) + ink.sizePx + 6;
     halo(p, ink, text, left, bottom - 4, font);
     return [{ left, right: left + width, top: bottom - ink.sizePx, bottom }];
   });
