@@ -30,6 +30,8 @@ export const Tide = record('a tide with its stage', {
 const TideLevel = record('a tide level with at and levelM', {
   at: clockTime,
   levelM: quantity('a level of the tide in metres', -10, 20),
+  /** How hard the stream runs, of its strongest at springs: over 0 with the flood, under 0 with the ebb. */
+  run: maybe(quantity('a run of the stream', -3, 3)),
 });
 
 /** Times on the clock that follow one another within a day and a night: midnight may be crossed once. */
@@ -107,6 +109,12 @@ export const Conditions = record('an object with the conditions of a day', {
   normalVisibilityM: maybe(visibilityM),
   visibilityTrend: maybe(oneOf('a visibility trend', ids.VISIBILITY_TRENDS)),
   salinityPsu: maybe(quantity('a salinity in psu', 0, 45)),
+  /** Rain of each day, the day itself first, then the days before it: it freshens tidal water. */
+  recentRainMm: maybe(
+    z
+      .array(quantity('rain in millimetres', 0, 2000), { error: 'expected a list of days of rain' })
+      .max(60, { error: 'expected at most 60 days of rain' }),
+  ),
   level: maybe(oneOf('a level', ids.LEVELS)),
   thermoclineM: maybe(quantity('a depth in metres', 0.5, 60)),
   sky: maybe(oneOf('a sky', ids.SKIES)),
@@ -123,6 +131,14 @@ export const Conditions = record('an object with the conditions of a day', {
   signs: maybe(someOf('signs', ids.SIGNS)),
   tide: maybe(Tide),
   hourlyTide: maybe(hourlyTide),
+  /** How far the water is expected to stand over its table, as a gauge tells it: `hourlyTide` has it in it already. */
+  waterOverTableM: maybe(quantity('a height over the table in metres', -5, 5)),
+  /** How far off that may be, one standard deviation. */
+  waterDoubtM: maybe(quantity('a doubt in metres', 0, 5)),
+  /** The way to the open sea: wind from there holds water in where no gauge tells it. */
+  seaDeg: maybe(quantity('a direction in degrees', 0, 360)),
+  /** Where the day's tide stands between mean neaps (0) and mean springs (1). */
+  tideSpringShare: maybe(quantity('a share from neaps to springs', -5, 5)),
   current: maybe(oneOf('a current', ids.CURRENTS)),
   pressure: maybe(oneOf('a pressure', ids.PRESSURES)),
   leaves: maybe(z.boolean({ error: 'expected true or false for leaves on the water' })),

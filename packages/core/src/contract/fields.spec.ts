@@ -61,7 +61,10 @@ describe('a calendar date', () => {
   });
   it.each(['2027-2-3', '27-02-03', '2027-02-30', '2026-02-29', '2027/02/03', ' 2027-02-03', '2027-02-03T00:00'])(
     'is not %s',
-    (text) => expect(refusal(calendarDate, text)).toBe(`expected a date that exists, as YYYY-MM-DD, got "${text}"`),
+    (text) =>
+      expect(refusal(calendarDate, text)).toBe(
+        `expected a date that exists, from 1900 to 2199, as YYYY-MM-DD, got "${text}"`,
+      ),
   );
 });
 

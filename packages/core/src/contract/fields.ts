@@ -57,7 +57,7 @@ function isCalendarDate(text: string): boolean {
   return date.getUTCFullYear() === year && date.getUTCMonth() === month - 1 && date.getUTCDate() === day;
 }
 
-const dateError = refusal('a date that exists, as YYYY-MM-DD');
+const dateError = refusal('a date that exists, from 1900 to 2199, as YYYY-MM-DD');
 
 /** A calendar day that exists, as YYYY-MM-DD. */
 export const calendarDate = z

@@ -74,7 +74,15 @@ export const BASS_PHASES = [
 ] as const;
 export const INSHORE_PHASES = ['winter-refuge', 'spring-rise', 'summer-heat', 'fall-run'] as const;
 export const PHASES = [...BASS_PHASES, ...INSHORE_PHASES] as const;
-export const OVERLAYS = ['shad-spawn', 'turnover', 'cold-front', 'run-off'] as const;
+export const OVERLAYS = [
+  'shad-spawn',
+  'turnover',
+  'cold-front',
+  'run-off',
+  'bait-leaving',
+  'flood-on-grass',
+  'cold-kill',
+] as const;
 export const CLARITY_CLASSES = ['muddy', 'dirty', 'stained', 'clear', 'very-clear'] as const;
 export const REGIMES = ['mud-rising', 'mud-steady', 'clearing', 'murky', 'usual', 'very-clear'] as const;
 export const LIGHTS = ['low', 'rising', 'high', 'falling'] as const;

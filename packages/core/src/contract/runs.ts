@@ -20,6 +20,8 @@ export const RunStop = record('a stop', {
   toMin: minuteOfDay,
   /** The way to it from where one was before, metres. */
   legM: quantity('a way in metres', 0, 1_000_000),
+  /** Until when the falling water lets the boat out of it, where that is before the run is over. */
+  outByMin: maybe(minuteOfDay),
   // What a later version no longer knows is left out: the stop stands without it.
   structure: z.enum(ids.STRUCTURES).optional().catch(undefined),
   cover: z.enum(ids.COVERS).optional().catch(undefined),

@@ -37,20 +37,68 @@ const Origin = record('the origin of a station', {
 });
 export type TideOrigin = Readonly<z.infer<typeof Origin>>;
 
-/** A place whose tide is known by its constituents. */
+const STREAM_LAG_MIN = [-240, 240] as const;
+
+/** A place whose stream is known by its constituents. */
+export const CurrentStation = record('a station of currents with its constituents', {
+  name: shortText('a name', 120),
+  constituents: z
+    .array(
+      record('a constituent with name, amplitudeMps and phaseDeg', {
+        name: shortText('the name of a constituent', 12),
+        amplitudeMps: quantity('an amplitude in metres a second', 0, 20),
+        phaseDeg: quantity('a phase in degrees', -360, 360),
+      }),
+      { error: 'expected a list of constituents' },
+    )
+    .min(1, { error: 'expected at least one constituent' })
+    .max(200, { error: 'expected at most 200 constituents' }),
+  /** What runs besides the tide, over 0 with the flood, metres a second. */
+  meanMps: quantity('a mean flow in metres a second', -10, 10),
+  floodDeg: maybe(quantity('the direction of the flood in degrees', 0, 360)),
+  ebbDeg: maybe(quantity('the direction of the ebb in degrees', 0, 360)),
+  origin: maybe(Origin),
+});
+export type CurrentStation = Readonly<z.infer<typeof CurrentStation>>;
+
+/** How the stream follows the tide where one fishes: as a station of currents tells it, else so long after high and low. */
+export const TideStream = record('a stream', {
+  slackAfterHighMin: maybe(quantity('minutes from high water to slack', ...STREAM_LAG_MIN)),
+  slackAfterLowMin: maybe(quantity('minutes from low water to slack', ...STREAM_LAG_MIN)),
+  current: maybe(CurrentStation),
+});
+export type TideStream = Readonly<z.infer<typeof TideStream>>;
+
+const TURNS = [2, 6000] as const;
+const someTurns = { error: `expected from ${TURNS[0]} to ${TURNS[1]} highs and lows` };
+const Turn = record('a high or low water with atMs and levelM', {
+  atMs: z.int({ error: 'expected an instant in milliseconds' }),
+  levelM: quantity('a level in metres', -20, 20),
+});
+
+/** A place whose tide is known by its constituents, or by a table of its highs and lows. */
 export const TideStation = record('a station with its constituents', {
   name: shortText('a name', 120),
   latitude: quantity('a latitude in degrees', -90, 90),
   longitude: quantity('a longitude in degrees', -180, 180),
+  /** None where it is known by its highs and lows alone. */
   constituents: z
     .array(Constituent, { error: 'expected a list of constituents' })
-    .min(1, { error: 'expected at least one constituent' })
     .max(200, { error: 'expected at most 200 constituents' }),
+  /** High and low water in turn, as a table tells them; between them one cosine each. */
+  turns: maybe(z.array(Turn, someTurns).min(TURNS[0], someTurns).max(TURNS[1], someTurns)),
   /** How far the mean level lies over the datum that heights are told from, metres. */
   meanLevelM: quantity('a mean level over the datum in metres', -20, 20),
   /** What heights are told from, in words: `mean lower low water`. */
   datum: shortText('the name of a datum', 80),
   offsets: maybe(Offsets),
   origin: maybe(Origin),
+  /** The way from the water to the open sea: wind from there holds water in. */
+  seaDeg: maybe(quantity('a direction in degrees', 0, 360)),
+  /** The stream of the water that has this station; it turns with the level where nothing is said. */
+  stream: maybe(TideStream),
+}).refine(({ constituents, turns }) => constituents.length > 0 || turns, {
+  error: 'expected at least one constituent',
+  path: ['constituents'],
 });
 export type TideStation = Readonly<z.infer<typeof TideStation>>;

@@ -1,7 +1,18 @@
 import * as z from 'zod';
 import { Conditions, Place, surfaceTempC, visibilityM } from './conditions.js';
 import { clientId, instant, maybe, oneOf, quantity, record, shortText } from './fields.js';
-import { CATEGORIES, COVERS, FORAGE_KINDS, FORAGE_SEEN, LEVELS, SIGNS, SKIES, SPECIES, STRUCTURES } from './ids.js';
+import {
+  CATEGORIES,
+  COVERS,
+  FORAGE_KINDS,
+  FORAGE_SEEN,
+  LEVELS,
+  SIGNS,
+  SKIES,
+  SPECIES,
+  STRUCTURES,
+  TIDE_STAGES,
+} from './ids.js';
 import { LIMITS } from './limits.js';
 import { Plan } from './plan.js';
 
@@ -48,6 +59,14 @@ export const Sensed = record('what was sensed', {
 });
 export type Sensed = z.infer<typeof Sensed>;
 
+/** The tide as a note was made: its stage, and which water it ran towards. */
+export const NoteTide = record('a tide of a note with its stage', {
+  stage: oneOf('a tide stage', TIDE_STAGES),
+  next: maybe(oneOf('high or low', ['high', 'low'] as const)),
+  inMin: maybe(quantity('minutes to high or low water', 0, 1500)),
+});
+export type NoteTide = z.infer<typeof NoteTide>;
+
 /** A stop of the day's order. */
 export const TripStop = record('a stop', {
   name: shortText('a name', 120),
@@ -57,6 +76,8 @@ export const TripStop = record('a stop', {
   toMin: quantity('a minute of the day', 0, 2880),
   structure: maybe(oneOf('a structure', STRUCTURES)),
   cover: maybe(oneOf('a cover', COVERS)),
+  /** Until when the falling water lets the boat out, where that is before the run is over. */
+  outByMin: maybe(quantity('a minute of the day', 0, 2880)),
 });
 export type TripStop = z.infer<typeof TripStop>;
 
@@ -110,6 +131,8 @@ const every = {
   /** The device's clock. */
   at: instant,
   sensed: maybe(Sensed),
+  /** Of a note about fish, bait or a place, where the plan knows the day's tide. */
+  tide: maybe(NoteTide),
 };
 const event = <const Kind extends string, Shape extends z.ZodRawShape>(kind: Kind, shape: Shape) =>
   z.strictObject({ kind: z.literal(kind), ...every, ...shape });

@@ -15,7 +15,7 @@ export {
   type WeatherUnits,
 } from './weather-mapping.js';
 export { isHourlyLayout, readHourlyLayout, type HourlyRead } from './hourly-layout.js';
-export { readSensorThings, type SensorThingsRead } from './sensor-things.js';
+export { levelsOfSensorThings, readSensorThings, type SensorThingsRead } from './sensor-things.js';
 export { routeToGpx, type Waypoint } from './gpx.js';
 export { guarded, unguarded } from './formula.js';
 export { csvOf, readingsToCsv } from './csv-text.js';

@@ -1,4 +1,4 @@
-import { readSensorThings } from './sensor-things.js';
+import { levelsOfSensorThings, readSensorThings } from './sensor-things.js';
 
 const NOW = '2027-03-13T18:00:00Z';
 const hours = (results: readonly unknown[], from = '2027-03-12T00:00:00Z') =>
@@ -75,4 +75,20 @@ it.each<[string, unknown, string]>([
   ['nothing that it measures', { value: [stream('Voltage', 'V', [12])] }, 'it has no level'],
 ])('says what is wrong with %s', (_, body, said) => {
   expect(words(body)).toContain(said);
+});
+
+it('reads levels at their instants over the zero of the gauge itself', () => {
+  const body = { value: [stream('Turbidity', 'NTU', [3]), stream('Water level', 'ft', [10, '11', 'none', 99.99])] };
+  const read = levelsOfSensorThings(body, '2027-03-12T01:30:00Z');
+  expect(read).toEqual({
+    ok: true,
+    levels: [
+      { atMs: Date.parse('2027-03-12T00:00:00Z'), levelM: expect.closeTo(3.048, 9) },
+      { atMs: Date.parse('2027-03-12T01:00:00Z'), levelM: expect.closeTo(3.3528, 9) },
+    ],
+  });
+  expect(levelsOfSensorThings({ value: [stream('Turbidity', 'NTU', [3])] }, NOW)).toEqual({
+    ok: false,
+    words: 'it has no level of these days',
+  });
 });

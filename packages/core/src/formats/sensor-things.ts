@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import type { GaugeHours } from '../contract/outside.js';
 import { parse } from '../contract/problems.js';
+import type { GaugeLevel } from '../tide/gauge.js';
 
 const HOUR_MS = 3_600_000;
 const MOST_HOURS = 200_000;
@@ -86,23 +87,28 @@ const median = (values: readonly number[]): number => {
   return ((sorted[Math.floor(middle)] ?? 0) + (sorted[Math.ceil(middle) - 1] ?? 0)) / 2;
 };
 
-/**
- * Reads what a gauge observed into hours, the mean of each: level, discharge, turbidity and the water's temperature; what
- * else it observes is passed over. Levels count from their own median, since gauges have zeros of their own.
- * @param now observations after it are left out, and the figures count as made then where there are none
- */
-export function readSensorThings(body: unknown, now: string): SensorThingsRead {
+interface Observed {
+  readonly atMs: number;
+  readonly value: number;
+}
+type Refused = Extract<SensorThingsRead, { ok: false }>;
+
+/** What the streams of a gauge observed, each in SI; what is no quantity of water is passed over. */
+function seriesOf(
+  body: unknown,
+  now: string,
+): { readonly ok: true; readonly series: Map<Column, Observed[]> } | Refused {
   const checked = parse(Datastreams, body);
   if (!checked.ok) {
     const [first] = checked.problems;
     return { ok: false, words: `${first?.path ?? 'value'}: ${first?.message ?? 'another shape'}` };
   }
-  const found = new Map<Column, Map<number, { sum: number; count: number }>>();
-  let last = 0;
+  const nowMs = Date.parse(now);
+  const series = new Map<Column, Observed[]>();
   for (const [at, stream] of checked.value.value.entries()) {
     const column = columnOf(stream);
     // A second stream of the same is of another depth or another make: the first stands.
-    if (!column || found.has(column)) continue;
+    if (!column || series.has(column)) continue;
     const { symbol, name } = stream.unitOfMeasurement;
     const units = [symbol, name].filter((unit): unit is string => !!unit?.trim());
     const toSi = MEASURED[column].units.find(([known]) => units.some((unit) => known.test(unit.trim())))?.[1];
@@ -111,24 +117,59 @@ export function readSensorThings(body: unknown, now: string): SensorThingsRead {
         ok: false,
         words: `value[${at}].unitOfMeasurement: expected a unit that is known, got "${units[0] ?? ''}"`,
       };
-    const hours = new Map<number, { sum: number; count: number }>();
+    const observed: Observed[] = [];
     for (const { phenomenonTime, result } of stream.Observations) {
-      const timeMs = Date.parse(phenomenonTime.split('/')[0] ?? '');
+      const atMs = Date.parse(phenomenonTime.split('/')[0] ?? '');
       const value = typeof result === 'string' && result.trim() ? Number(result) : result;
       if (typeof value !== 'number' || !Number.isFinite(value)) continue;
-      if (Number.isNaN(timeMs))
+      if (Number.isNaN(atMs))
         return {
           ok: false,
           words: `value[${at}].Observations: expected instants, got "${phenomenonTime.slice(0, 30)}"`,
         };
-      if (timeMs > Date.parse(now)) continue;
-      last = Math.max(last, timeMs);
-      const hour = Math.floor(timeMs / HOUR_MS);
-      const so = hours.get(hour) ?? { sum: 0, count: 0 };
-      hours.set(hour, { sum: so.sum + toSi(value), count: so.count + 1 });
+      if (atMs <= nowMs) observed.push({ atMs, value: toSi(value) });
     }
-    found.set(column, hours);
+    series.set(column, observed);
   }
+  return { ok: true, series };
+}
+
+/**
+ * Reads the levels that a gauge of tidal water observed, metres over its own zero, at their instants.
+ * @param now observations after it are left out
+ */
+export function levelsOfSensorThings(
+  body: unknown,
+  now: string,
+): { readonly ok: true; readonly levels: readonly GaugeLevel[] } | Refused {
+  const read = seriesOf(body, now);
+  if (!read.ok) return read;
+  const levels = read.series.get('levelM') ?? [];
+  if (!levels.length) return { ok: false, words: 'it has no level of these days' };
+  return { ok: true, levels: levels.map(({ atMs, value }) => ({ atMs, levelM: value })) };
+}
+
+/** Means by the hour. */
+function byHour(observed: readonly Observed[]): Map<number, { sum: number; count: number }> {
+  const hours = new Map<number, { sum: number; count: number }>();
+  for (const { atMs, value } of observed) {
+    const hour = Math.floor(atMs / HOUR_MS);
+    const so = hours.get(hour) ?? { sum: 0, count: 0 };
+    hours.set(hour, { sum: so.sum + value, count: so.count + 1 });
+  }
+  return hours;
+}
+
+/**
+ * Reads what a gauge observed into hours, the mean of each: level, discharge, turbidity and the water's temperature; what
+ * else it observes is passed over. Levels count from their own median, since gauges have zeros of their own.
+ * @param now observations after it are left out, and the figures count as made then where there are none
+ */
+export function readSensorThings(body: unknown, now: string): SensorThingsRead {
+  const read = seriesOf(body, now);
+  if (!read.ok) return read;
+  const found = new Map([...read.series].map(([column, observed]) => [column, byHour(observed)]));
+  const last = [...read.series.values()].flat().reduce((latest, { atMs }) => Math.max(latest, atMs), 0);
   const all = [...found.values()].flatMap((hours) => [...hours.keys()]);
   if (!all.length)
     return { ok: false, words: 'it has no level, discharge, turbidity or water temperature of these days' };

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { writeArrayBuffer } from 'geotiff';
 import { cellAt, chartProjection, type Grid } from '../../chart';
-import { seededNumbers } from '../../testing/random';
+import { seededNumbers } from '../../numbers/seeded';
 import { checkSize, guessChoices, layBed, readBathymetry, type BedChoices, type BedFile, type LaidBed } from '.';
 
 const WATER = { name: 'the lake', lonLat: [-88.4, 35.9] as [number, number] };

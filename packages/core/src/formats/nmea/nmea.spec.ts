@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { seededNumbers } from '../../testing/random';
+import { seededNumbers } from '../../numbers/seeded';
 import { checksumOf, InstrumentListener, readSentence, sentenceOf, type Heard } from '.';
 
 const hear = (...bodies: string[]): Heard[] => new InstrumentListener().push(bodies.map(sentenceOf).join(''));

@@ -1,4 +1,5 @@
-import { tideHeights } from '../../tide/harmonic.js';
+import { tideDay } from '../../tide/day.js';
+import { springAndNeapRangeM, tideHeights, tideTurns } from '../../tide/harmonic.js';
 import { readStationFile, standardTimeAheadH, type StationFileContext } from './station-file.js';
 
 const AT: StationFileContext = { name: 'Bay', latitude: 30, longitude: -88, unit: 'm', phasesAheadH: 0 };
@@ -72,6 +73,52 @@ describe('a file of constituents', () => {
     ['nothing', '', /nothing to read/],
   ])('is refused in one sentence for %s', (_, text, sentence) => {
     expect(problem(text)).toMatch(sentence);
+  });
+});
+
+describe('a table of highs and lows', () => {
+  const ROWS = [
+    'Date,Time,High/Low,Height (ft)',
+    '06/18/2027,1:10 AM,H,3.0',
+    '06/18/2027,7:20 AM,L,0.4',
+    '06/18/2027,1:40 PM,H,3.4',
+    '06/18/2027,7:55 PM,L,0.2',
+    '06/19/2027,2:05 AM,H,3.1',
+  ];
+  const text = (rows = ROWS) => rows.join('\n');
+  const at = (clock: string) => Date.parse(`2027-06-18T${clock}:00-05:00`);
+
+  it('is read by the clock of the water, in the unit of its title, and joined by cosines', () => {
+    const station = read(text(), { timeZone: 'America/Chicago' });
+    expect(station.turns).toHaveLength(5);
+    expect(station.turns![1]).toEqual({ atMs: at('07:20'), levelM: 0.1219 });
+    const [half] = tideHeights(station, at('04:15'), at('04:15') + 1, 15);
+    expect(half!.levelM).toBeCloseTo(((3 + 0.4) / 2) * 0.3048, 3);
+    expect(tideTurns(station, at('00:00'), at('23:00')).map(({ kind }) => kind)).toEqual([
+      'high',
+      'low',
+      'high',
+      'low',
+    ]);
+    // Nothing is told of hours that are not in it.
+    expect(tideHeights(station, at('00:00'), at('01:00'), 15)).toEqual([]);
+    const { levels } = tideDay(station, '2027-06-18', 'America/Chicago', { fromMin: 120, toMin: 1320 });
+    expect(levels[0]!.at).toBe('02:00');
+    expect(springAndNeapRangeM(station).springM).toBeCloseTo(3.2 * 0.3048, 3);
+  });
+
+  it.each([
+    ['out of order', [ROWS[0]!, ROWS[2]!, ROWS[1]!, ROWS[3]!], /^line 3: expected highs and lows in the order/],
+    [
+      'two highs on end',
+      [...ROWS.slice(0, 3), '06/18/2027,1:40 PM,L,0.1'],
+      /^line 4: expected high and low water in turn/,
+    ],
+    ['one missing', [ROWS[0]!, ROWS[1]!, ROWS[2]!, ROWS[5]!.replace('19', '20')], /is one missing\?$/],
+    ['no figure', [ROWS[0]!, '06/18/2027,1:10 AM,H,high'], /^line 2: expected a date, a time and a height/],
+    ['feet said to be metres', ['Date,Height', '2027-06-18 01:10,15', '2027-06-18 07:20,-1'], /Are they in feet\?$/],
+  ])('is refused in one sentence for %s', (_, rows, sentence) => {
+    expect(problem(text(rows), { timeZone: 'America/Chicago' })).toMatch(sentence);
   });
 });
 

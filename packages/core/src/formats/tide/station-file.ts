@@ -2,10 +2,12 @@ import { tzOffset } from '@date-fns/tz';
 import type * as z from 'zod';
 import { parse, type Parsed } from '../../contract/problems.js';
 import type { TideStation } from '../../contract/tide.js';
+import { DATE_ORDERS } from '../moments.js';
 import { readTable, TableProblem, type TextTable } from '../table.js';
 import { readNumber } from '../../units/typed.js';
 import { constituentSpeedDegPerHour } from '../../tide/harmonic.js';
-import { StationInput } from '../../tide/station-input.js';
+import { LIKELY_RANGE_M, StationInput } from '../../tide/station-input.js';
+import { readTurns, turnColumns } from './turns-file.js';
 
 const METRES_PER_FOOT = 0.3048;
 
@@ -21,6 +23,8 @@ export interface StationFileContext {
    * this is the standard time of the place (g).
    */
   readonly phasesAheadH: number;
+  /** The clock of a table of highs and lows. */
+  readonly timeZone?: string | undefined;
   /** The mean level over the datum, metres; 0 where heights are told from mean sea level. */
   readonly meanLevelM?: number | undefined;
 }
@@ -58,9 +62,33 @@ const refused = (message: string): { ok: false; problems: { path: string; messag
   problems: [{ path: '', message }],
 });
 
-function fromTable({ header, lines, decimalComma }: TextTable, context: StationFileContext): Parsed<TideStation> {
+const told = (read: ReturnType<typeof readTurns>): number => ('problem' in read ? read.read : Infinity);
+
+/** A station of a table of highs and lows, in the order of dates in which all of them can be. */
+function fromTurns(
+  table: TextTable,
+  columns: NonNullable<ReturnType<typeof turnColumns>>,
+  { unit, timeZone = 'UTC', ...context }: StationFileContext,
+): Parsed<TideStation> {
+  const metres = metresIn(table.header?.[columns.height] ?? '', unit);
+  const read = DATE_ORDERS.map((order) => readTurns(table, columns, { timeZone, order, metres }));
+  // Of all orders of a date the one that makes sense of most lines was meant.
+  const turns = read.reduce((best, each) => (told(each) > told(best) ? each : best));
+  if ('problem' in turns) return refused(turns.problem);
+  const levels = turns.map(({ levelM }) => levelM);
+  if (Math.max(...levels) - Math.min(...levels) > LIKELY_RANGE_M) {
+    return refused(`expected heights in metres: these make a range of over ${LIKELY_RANGE_M} m. Are they in feet?`);
+  }
+  const meanLevelM = Number((levels.reduce((sum, each) => sum + each, 0) / levels.length).toFixed(4));
+  return asStation({ constituents: [], turns, meanLevelM, datum: 'the zero of its table' }, { unit, ...context });
+}
+
+function fromTable(table: TextTable, context: StationFileContext): Parsed<TideStation> {
+  const { header, lines, decimalComma } = table;
   if (!header) return refused('expected a head that names the columns: name, amplitude, phase');
   const columnOf = (column: Column) => header.findIndex((title) => TITLES[column].test(title.replaceAll('_', ' ')));
+  const turns = columnOf('phase') < 0 ? turnColumns(table) : null;
+  if (turns) return fromTurns(table, turns, context);
   const missing = (Object.keys(TITLES) as Column[]).find((column) => columnOf(column) < 0);
   if (missing) return refused(`expected a column of ${missing === 'name' ? 'names' : `${missing}s`} in the head`);
   const factor = metresIn(header[columnOf('amplitude')] ?? '', context.unit);
@@ -120,7 +148,7 @@ function fromJson(body: unknown, context: StationFileContext): Parsed<TideStatio
 
 /**
  * A station from a file of its constituents: CSV with columns of names, amplitudes and phases, or JSON, a list of them or
- * a station as it goes out of a book. Never throws on a bad file: what is wrong comes back as a problem.
+ * a station as it goes out of a book; or from a table of its highs and lows, CSV with columns of dates and heights. Never throws on a bad file: what is wrong comes back as a problem.
  * @example
  * const at = { name: 'Bay', latitude: 30, longitude: -88, unit: 'm', phasesAheadH: 0 };
  * readStationFile('name,amplitude (ft),phase\nM2,1.5,200', at).value.constituents[0].amplitudeM // => 0.4572

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { readPosition, sayPosition } from './position.js';
+import { readPosition, sayPosition } from './index.js';
 
 describe('a place as people write it', () => {
   it.each<[string, number, number]>([

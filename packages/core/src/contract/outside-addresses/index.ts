@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { calendarDate, maybe } from './fields.js';
+import { calendarDate, maybe } from '../fields.js';
 
 /** What a place and its days are called in an address that has room for them, as {latitude}. */
 export const OUTSIDE_PARTS = ['latitude', 'longitude', 'from', 'to', 'now'] as const;

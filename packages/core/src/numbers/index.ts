@@ -1,0 +1,1 @@
+export { normalDeviate, seededNumbers } from './seeded.js';
