@@ -1,21 +1,25 @@
+import { SOUND } from '../testing/tide-station.js';
 import { Conditions } from '../contract/conditions.js';
 import { makePlan } from '../plan/make-plan.js';
 import { calculateTide, tideDay } from './day.js';
-import type { TideStation } from '../contract/tide.js';
 
-const SOUND: TideStation = {
-  name: 'Made-up sound',
-  latitude: 30.2,
-  longitude: -88.1,
-  constituents: [
-    { name: 'M2', amplitudeM: 0.5, phaseDeg: 214 },
-    { name: 'S2', amplitudeM: 0.15, phaseDeg: 240 },
-    { name: 'K1', amplitudeM: 0.1, phaseDeg: 121 },
-  ],
-  meanLevelM: 0.7,
-  datum: 'mean lower low water',
-};
 const PLACE = { latitude: 30.2, longitude: -88.1, timeZone: 'America/Chicago' };
+
+it('of a coast with hardly a difference between springs and neaps stays within what conditions take', () => {
+  const station = {
+    ...SOUND,
+    constituents: [
+      { name: 'M2', amplitudeM: 0.4, phaseDeg: 0 },
+      { name: 'N2', amplitudeM: 0.3, phaseDeg: 90 },
+      { name: 'S2', amplitudeM: 0.001, phaseDeg: 30 },
+    ],
+  };
+  for (let date = 1; date <= 28; date++) {
+    const { springShare } = tideDay(station, `2027-03-${String(date).padStart(2, '0')}`, 'UTC');
+    expect(springShare).toBeGreaterThanOrEqual(-2);
+    expect(springShare).toBeLessThanOrEqual(3);
+  }
+});
 
 describe('the tide of a day', () => {
   it('goes from midnight to midnight in quarter hours, and turns where its levels do', () => {
@@ -84,6 +88,20 @@ describe('a tide that is asked for', () => {
       { ...asked, station: { ...SOUND, constituents: [...SOUND.constituents, SOUND.constituents[0]] } },
       /once/,
     ],
+    [
+      'highs and lows out of order',
+      {
+        ...asked,
+        station: { ...SOUND, constituents: [], turns: [9, 5].map((h) => ({ atMs: h * 3_600_000, levelM: h / 10 })) },
+      },
+      /in the order of their times/,
+    ],
+    [
+      'one high alone',
+      { ...asked, station: { ...SOUND, constituents: [], turns: [{ atMs: 0, levelM: 1 }] } },
+      /from 2 to 6000/,
+    ],
+    ['no constituents at all', { ...asked, station: { ...SOUND, constituents: [] } }, /at least one constituent/],
     ['a day in 1500', { ...asked, date: '1500-06-18' }, /a date/],
     ['an end before the beginning', { ...asked, fromMin: 600, toMin: 500 }, /an end after the beginning/],
   ])('is refused in one sentence for %s', (_, value, sentence) => {

@@ -1,10 +1,13 @@
-import { TZDate } from '@date-fns/tz';
 import type * as z from 'zod';
 import { calendarDate, maybe, quantity, record, timeZone } from '../contract/fields.js';
 import { parse, type Parsed } from '../contract/problems.js';
 import { clockOf, DAY_MIN } from '../day/windows.js';
-import { springAndNeapRangeM, tideHeights, tideTurns, type TideTurn } from './harmonic.js';
+import type { TideTurn } from './course.js';
+import { springAndNeapRangeM, tideHeights, tideTurns } from './harmonic.js';
+import { midnightMs } from './midnight.js';
 import { StationInput } from './station-input.js';
+import type { Surge } from './gauge.js';
+import { streamRuns } from './stream.js';
 import type { TideStation } from '../contract/tide.js';
 
 /** A high or low of a day, on the water's own clock. */
@@ -16,7 +19,14 @@ export interface TurnOfDay extends Pick<TideTurn, 'levelM' | 'kind'> {
 /** The tide of a local day and the night after it. */
 export interface TideDay {
   /** Levels in steps, as conditions take them: `hourlyTide`. */
-  readonly levels: readonly { readonly at: string; readonly levelM: number }[];
+  readonly levels: readonly {
+    readonly at: string;
+    readonly levelM: number;
+    readonly run?: number;
+    /** How far of that it stands over its table, by a gauge, and one standard deviation of it. */
+    readonly overM?: number;
+    readonly doubtM?: number;
+  }[];
   readonly turns: readonly TurnOfDay[];
   /** From the lowest to the highest turn, metres. */
   readonly rangeM: number;
@@ -26,17 +36,16 @@ export interface TideDay {
 
 const STEP_MIN = 15;
 
-const toMm = (metres: number): number => Math.round(metres * 1000) / 1000;
+/** A day of the greatest tides goes far over mean springs; more than this is no tide but a small difference of two. */
+const SHARES = [-2, 3] as const;
+const withinBounds = (share: number): number => Math.round(Math.min(SHARES[1], Math.max(SHARES[0], share)) * 100) / 100;
 
-/** Midnight at which a local day begins, as an instant. */
-function midnightMs(date: string, timeZone: string): number {
-  const [year, month, day] = date.split('-').map(Number) as [number, number, number];
-  return new TZDate(year, month - 1, day, timeZone).getTime();
-}
+const toMm = (metres: number): number => Math.round(metres * 1000) / 1000;
 
 /**
  * The tide between two minutes of a local day: by default from midnight to midnight.
  * @param date YYYY-MM-DD
+ * @param surge what a gauge says of the water against its table: it is put on the levels that it says something of
  * @param toMin past 1440 for a day that goes on after midnight, less than a day after `fromMin`
  * @example
  * const station = { name: 'Sound', latitude: 30, longitude: -88, meanLevelM: 0.5, datum: 'mean low water', constituents: [{ name: 'M2', amplitudeM: 0.4, phaseDeg: 0 }] };
@@ -49,24 +58,36 @@ export function tideDay(
   {
     fromMin = 0,
     toMin = DAY_MIN - STEP_MIN,
-  }: { readonly fromMin?: number | undefined; readonly toMin?: number | undefined } = {},
+    surge = null,
+  }: {
+    readonly fromMin?: number | undefined;
+    readonly toMin?: number | undefined;
+    readonly surge?: Surge | null | undefined;
+  } = {},
 ): TideDay {
   const beginMs = midnightMs(date, timeZone);
   const atMin = (minute: number) => beginMs + minute * 60_000;
   const minuteOf = (atMs: number) => Math.round((atMs - beginMs) / 60_000);
+  const runs = station.stream ? streamRuns(station, atMin(fromMin), atMin(toMin) + 1, STEP_MIN) : [];
   const heights = tideHeights(station, atMin(fromMin), atMin(toMin) + 1, STEP_MIN);
   const turns = tideTurns(station, atMin(fromMin), atMin(toMin));
   const levelsM = [...turns, ...heights].map(({ levelM }) => levelM);
   const rangeM = levelsM.length ? Math.max(...levelsM) - Math.min(...levelsM) : 0;
   const { springM, neapM } = springAndNeapRangeM(station);
   return {
-    levels: heights.map(({ atMs, levelM }) => ({
-      at: clockOf(minuteOf(atMs)),
-      levelM: toMm(levelM),
-    })),
+    levels: heights.map(({ atMs, levelM }, step) => {
+      const run = runs[step]?.run;
+      const over = surge && surge.heardMs - atMs < DAY_MIN * 60_000 ? surge.at(atMs) : null;
+      return {
+        at: clockOf(minuteOf(atMs)),
+        levelM: toMm(levelM + (over?.overM ?? 0)),
+        ...(over ? { overM: toMm(over.overM), doubtM: toMm(over.doubtM) } : {}),
+        ...(run === undefined ? {} : { run: Math.round(run * 100) / 100 }),
+      };
+    }),
     turns: turns.map(({ atMs, levelM, kind }) => ({ minute: minuteOf(atMs), levelM: toMm(levelM), kind })),
     rangeM: toMm(rangeM),
-    springShare: springM > neapM ? Math.round(((rangeM - neapM) / (springM - neapM)) * 100) / 100 : 0.5,
+    springShare: springM > neapM ? withinBounds((rangeM - neapM) / (springM - neapM)) : 0.5,
   };
 }
 

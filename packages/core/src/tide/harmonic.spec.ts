@@ -67,6 +67,10 @@ describe('a tide', () => {
   it('runs farther at springs than at neaps', () => {
     const { springM, neapM } = springAndNeapRangeM(station(EIGHT));
     expect([springM, neapM].map((range) => Math.round(range * 100) / 100)).toEqual([1.62, 1.1]);
+    // Where it rises once a day, by the moon's declination.
+    const gulf = springAndNeapRangeM(station([part('M2', 0.02, 0), part('K1', 0.15, 0), part('O1', 0.14, 0)]));
+    expect(gulf.springM).toBeCloseTo(0.58, 9);
+    expect(gulf.neapM).toBeCloseTo(0.02, 9);
   });
 
   it('of a subordinate station comes later and less high', () => {
