@@ -1,0 +1,226 @@
+import { Belief, type Stretch } from './belief.js';
+import { calculateNext, type NextAnswer } from './next.js';
+
+const CONDITIONS = {
+  discipline: 'bass',
+  date: '2027-03-13',
+  place: { latitude: 35.9, longitude: -88.4, timeZone: 'America/Chicago' },
+  surfaceTempC: 10.5,
+  visibilityM: 1.5,
+  waterKind: 'highland-reservoir',
+};
+const PLACES = [
+  {
+    id: 'point',
+    structure: 'secondary-point',
+    cover: 'mixed-rock',
+    depthM: [1.5, 4],
+    minutesTo: { swing: 6, flat: 9 },
+  },
+  { id: 'swing', structure: 'channel-swing', cover: 'chunk-rock', depthM: [2, 8], minutesTo: { flat: 5 } },
+  { id: 'flat', structure: 'flat', cover: 'submerged-grass', depthM: [1, 3] },
+];
+const note = (from: string, to: string, more: object = {}) => ({
+  from,
+  to,
+  place: 'point',
+  category: 'suspending-jerkbait',
+  depthM: 1.8,
+  pace: 'slow',
+  tone: 'natural',
+  bites: 0,
+  ...more,
+});
+const day = (notes: readonly object[], more: object = {}) => ({
+  conditions: CONDITIONS,
+  now: '09:40',
+  until: '15:00',
+  places: PLACES,
+  notes,
+  ...more,
+});
+const next = (notes: readonly object[], more: object = {}): NextAnswer => {
+  const answer = calculateNext(day(notes, more));
+  if (!answer.ok) throw new Error(JSON.stringify(answer.problems));
+  return answer.value;
+};
+
+describe('what to do next', () => {
+  it('is the plan before the first cast, called a guess, with nothing in its range', () => {
+    const answer = next([]);
+    expect(answer.move).toBe('place');
+    expect(answer.stayBitesPerHour).toBeNull();
+    expect(answer.odds).toBeNull();
+    expect(answer.range80[0]).toBeLessThan(0.5);
+    expect(answer.range80[1]).toBeGreaterThan(answer.bitesPerHour);
+    expect(answer.because[0]).toMatch(/guess/);
+    expect(next([])).toEqual(answer);
+  });
+
+  it('leaves a place where nothing came for two hours, and says that it is likely empty', () => {
+    const answer = next([note('07:00', '09:40', { casts: 110 })]);
+    expect(answer.move).toBe('place');
+    expect(answer.place).not.toBe('point');
+    expect(answer.because.join(' ')).toMatch(/point is likely empty \(\d+ in 10\)/);
+    expect(answer.bitesPerHour).toBeGreaterThan(2 * answer.stayBitesPerHour!);
+    expect(answer.odds).toBeGreaterThan(0.6);
+  });
+
+  it('does not leave live water, and turns back where several came at once', () => {
+    const live = next([note('08:30', '09:15', { bites: 3 }), note('09:15', '09:40')]);
+    expect([live.move, live.place]).toEqual(['stay', 'point']);
+    expect(live.odds).toBeNull();
+    const cluster = next([note('09:15', '09:40', { bites: 2, casts: 20 })]);
+    expect([cluster.move, cluster.place]).toEqual(['turn-back', 'point']);
+    expect(cluster.empty).toBeLessThan(0.05);
+  });
+
+  it('hears a follow as fish that are there and want something else', () => {
+    const [silent, followed] = [{}, { follows: 2, shortStrikes: 1 }].map((more) =>
+      next([note('08:40', '09:40', more)]),
+    );
+    expect(followed!.stayBitesPerHour).toBeGreaterThan(silent!.stayBitesPerHour!);
+    expect(followed!.because.join(' ')).toContain('3 came and did not take it');
+    expect(silent!.because.join(' ')).not.toContain('did not take it');
+  });
+
+  it('knows that bites put a place down, and that it comes back', () => {
+    const bites = { bites: 7, casts: 40 };
+    const after = next([note('08:30', '09:40', bites)]);
+    const later = next([note('08:30', '09:40', bites)], { now: '11:40' });
+    expect(later.stayBitesPerHour).not.toBeNull();
+    const belief = new Belief({ holds: [0.5], works: [0.6], feeds: 0.4 }, 0);
+    belief.observe({
+      place: 0,
+      lure: 0,
+      depthLog: 0,
+      paceSteps: 0,
+      tone: 0,
+      fromMin: 0,
+      toMin: 70,
+      hours: 1.2,
+      bites: 7,
+      nearMisses: 0,
+    });
+    const put = belief.rested(0);
+    belief.advance(250);
+    expect(put).toBeLessThan(0.95);
+    expect(belief.rested(0)).toBeGreaterThan(put + 0.04);
+    expect(belief.minutesUntilRested(0)).toBe(0);
+    expect(after.empty).toBeLessThan(0.3);
+  });
+
+  it('keeps depths within the place and the lure, and its figures sane', () => {
+    for (const notes of [
+      [],
+      [note('06:30', '07:30')],
+      [note('06:30', '09:30', { bites: 3, place: 'swing', depthM: 5 })],
+    ]) {
+      const { depthM, range80, bitesPerHour, empty } = next(notes);
+      expect(depthM).toBeGreaterThan(0);
+      expect(depthM).toBeLessThanOrEqual(8.5);
+      expect(range80[0]).toBeLessThanOrEqual(range80[1]);
+      expect(bitesPerHour).toBeGreaterThan(0);
+      expect(empty).toBeGreaterThanOrEqual(0);
+      expect(empty).toBeLessThanOrEqual(1);
+    }
+  });
+
+  it.each<[string, object, string, string]>([
+    [
+      'a place that nobody knows',
+      { notes: [note('08:00', '09:00', { place: 'reef' })] },
+      'notes[0].place',
+      'the id of one of the places, got "reef"',
+    ],
+    ['a note that ends before it begins', { notes: [note('09:00', '08:00')] }, 'notes[0].to', 'a time after 09:00'],
+    [
+      'notes out of order',
+      { notes: [note('08:00', '09:00'), note('08:30', '09:10')] },
+      'notes[1].from',
+      'in the order of their hours',
+    ],
+    ['a note from later on', { notes: [note('09:00', '10:00')] }, 'notes[0].to', 'a time up to now, 09:40'],
+    ['an end before now', { until: '09:00' }, 'until', 'a time after now, 09:40'],
+    ['no places', { places: [] }, 'places', 'at least one place'],
+    [
+      'a lure that nobody knows',
+      { notes: [note('08:00', '09:00', { category: 'feather' })] },
+      'notes[0].category',
+      'a category',
+    ],
+  ])('refuses %s', (_, more, path, words) => {
+    const answer = calculateNext(day([], more));
+    expect(answer.ok).toBe(false);
+    if (answer.ok) return;
+    expect(answer.problems[0]!.path).toBe(path);
+    expect(answer.problems[0]!.message).toContain(words);
+  });
+
+  it('keeps its head where more came than is likely in any way', () => {
+    const answer = next([note('09:20', '09:30', { bites: 500, follows: 500 }), note('09:30', '09:40')]);
+    expect(answer.place).toBe('point');
+    for (const figure of [answer.bitesPerHour, answer.empty, ...answer.range80])
+      expect(Number.isFinite(figure)).toBe(true);
+    expect(answer.empty).toBeLessThan(0.1);
+  });
+
+  it('goes over midnight', () => {
+    const answer = next([note('22:30', '23:50', { bites: 1 })], { now: '00:10', until: '03:00' });
+    expect(answer.stayBitesPerHour).toBeGreaterThan(0);
+  });
+});
+
+describe('what is believed', () => {
+  const stretch = (more: Partial<Stretch>): Stretch => ({
+    place: 0,
+    lure: 0,
+    depthLog: 0,
+    paceSteps: 0,
+    tone: 0,
+    fromMin: 0,
+    toMin: 60,
+    hours: 1,
+    bites: 0,
+    nearMisses: 0,
+    ...more,
+  });
+  const begin = () => new Belief({ holds: [0.5, 0.5], works: [0.6, 0.3], feeds: 0.4 }, 0);
+  const holds = (belief: Belief, place: number) => belief.mean((way) => belief.holds[place]![way]!);
+
+  it('sums to one, and goes back to what is usual as time passes', () => {
+    const belief = begin();
+    belief.observe(stretch({ bites: 2 }));
+    expect(belief.weights.reduce((a, b) => a + b)).toBeCloseTo(1, 9);
+    const feeds = belief.mean((way) => belief.feeds[way]!);
+    expect(feeds).toBeGreaterThan(0.4);
+    belief.advance(60 + 600);
+    expect(belief.mean((way) => belief.feeds[way]!)).toBeCloseTo(0.4, 2);
+    expect(holds(belief, 0)).toBeLessThan(0.99);
+  });
+
+  it('takes silence for emptiness the surer the longer, and a bite clears it, elsewhere nothing changes', () => {
+    const [short, long, bite] = [
+      stretch({ toMin: 20, hours: 1 / 3 }),
+      stretch({ toMin: 120, hours: 2 }),
+      stretch({ toMin: 120, hours: 2, bites: 1 }),
+    ].map((each) => {
+      const belief = begin();
+      belief.observe(each);
+      return belief;
+    });
+    expect(holds(short!, 0)).toBeLessThan(0.5);
+    expect(holds(long!, 0)).toBeLessThan(holds(short!, 0));
+    // In the hour since, a school may have left.
+    expect(holds(bite!, 0)).toBeGreaterThan(0.75);
+    expect(holds(long!, 1)).toBeCloseTo(0.5, 6);
+  });
+
+  it('learns that a lure is not the one where fish are known to be', () => {
+    const belief = begin();
+    belief.observe(stretch({ toMin: 60, bites: 3, lure: 1 }));
+    belief.observe(stretch({ fromMin: 60, toMin: 120, lure: 0 }));
+    const rate = (lure: number) => belief.mean((way) => belief.rates(stretch({ lure }), 0).feeding[way]!);
+    expect(rate(1)).toBeGreaterThan(rate(0));
+  });
+});
