@@ -8,6 +8,11 @@ import * as bathymetry from './formats/bathymetry/index.js';
 import * as nmea from './formats/nmea/index.js';
 import * as tideFiles from './formats/tide/index.js';
 import * as lures from './lures/index.js';
+import * as outsideAddresses from './contract/outside-addresses/index.js';
+import * as position from './units/position/index.js';
+import * as species from './plan/species/index.js';
+import * as seasonAnswer from './season/answer/index.js';
+import * as movingWater from './plan/moving-water/index.js';
 import * as mechanics from './mechanics/index.js';
 import * as spots from './spots/index.js';
 import * as tackle from './tackle/index.js';
@@ -28,6 +33,11 @@ const DOORS: Readonly<Record<string, unknown>> = Object.assign(
   tideFiles,
   lures,
   mechanics,
+  movingWater,
+  seasonAnswer,
+  species,
+  position,
+  outsideAddresses,
   spots,
   tackle,
   match,

@@ -77,6 +77,13 @@ export const CAUTION_RULES: readonly Rule<Caution>[] = [
   ),
   caution(
     'low-water',
+    'serious',
+    all(is('discipline:inshore'), below('overTableM', -0.3, -0.15)),
+    'The water stands well under its table: see that the boat can still get back out, sooner than the table says.',
+  ),
+  caution('stunned-fish', 'advice', is('overlay:cold-kill'), 'Fish stunned by cold: leave them be.'),
+  caution(
+    'low-water',
     'advice',
     all(is('discipline:inshore'), anyOf('tide:falling', 'tide:low-slack')),
     'The water is leaving: see that the boat can still get back out at low tide.',

@@ -1,7 +1,7 @@
 import { distanceM } from './distance';
 import { naturalNeighbours, type Samples } from './gridding';
 import { referenceGrid } from '../testing/bed';
-import { seededNumbers } from '../testing/random';
+import { seededNumbers } from '../numbers/seeded';
 
 const SHAPE = { cols: 60, rows: 50, cellM: 10 };
 const samplesOf = (points: readonly (readonly [number, number, number])[]): Samples => ({

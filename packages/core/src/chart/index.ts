@@ -10,6 +10,7 @@ export { fetchM, waveHeightM } from './exposure.js';
 export { openWaterM } from './rays.js';
 export { armsOf } from './arms.js';
 export { READING_STEPS, readForms, type FormReading, type ReadingStep } from './reading.js';
+export { waysOut, type WaysOut } from './ways-out.js';
 export { waterWays, type WaterWays } from './ways.js';
 export { bearingDeg, bestCutDeg, MIN_CUT_DEG } from './line-up.js';
 export { crossingIn } from './crossing.js';

@@ -51,7 +51,8 @@ describe('food', () => {
 });
 
 describe('overlays', () => {
-  const ids = (known: Known) => judgeOverlays(Facts.of(known), 'us').overlays.map(({ id }) => id);
+  const ids = (known: Known, discipline: 'bass' | 'inshore' = 'bass') =>
+    judgeOverlays(Facts.of(known), discipline, 'us').overlays.map(({ id }) => id);
 
   it.each([
     ['shad-spawn', { surfaceTempC: 21.5, 'phase:post-spawn': 1 }],
@@ -62,8 +63,22 @@ describe('overlays', () => {
     ['run-off', { 'inflow:warmer': 1 }],
   ] as [string, Known][])('%s has its trigger', (id, known) => expect(ids(known)).toContain(id));
 
+  it.each([
+    ['bait-leaving', { surfaceTempC: 21, tempTrendCPerDay: -0.3, 'phase:fall-run': 1 }],
+    ['flood-on-grass', { surfaceTempC: 26, springShare: 1, 'structure:marsh-point': 1 }],
+    ['flood-on-grass', { surfaceTempC: 26, overTableM: 0.35, 'cover:emergent-grass': 1 }],
+    ['cold-kill', { surfaceTempC: 6 }],
+    ['cold-kill', { surfaceTempC: 8.8, tempTrendCPerDay: -1.6 }],
+  ] as [string, Known][])('%s has its trigger on tidal water', (id, known) =>
+    expect(ids(known, 'inshore')).toEqual([id]),
+  );
+
   it('do not come without theirs', () => {
     expect(ids({ surfaceTempC: 21.5, 'phase:fall': 1, tempTrendCPerDay: -0.3 })).not.toContain('shad-spawn');
     expect(ids({ surfaceTempC: 15, tempTrendCPerDay: 0.3, 'phase:spawn': 1 })).toEqual([]);
+    expect(
+      ids({ surfaceTempC: 15, tempTrendCPerDay: 0.1, springShare: 0.1, 'front:post-frontal': 1 }, 'inshore'),
+    ).toEqual([]);
+    expect(ids({ surfaceTempC: 5, springShare: 1.2, 'cover:emergent-grass': 1 })).toEqual([]);
   });
 });

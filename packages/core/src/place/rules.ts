@@ -267,6 +267,25 @@ export const STRUCTURE_RULES: readonly Rule<Votes<Structure>>[] = [
     against: 'Too open in the cold',
   },
   {
+    id: 'stunning-cold-deep',
+    when: is('overlay:cold-kill'),
+    effect: {
+      trough: 0.6,
+      'channel-swing': 0.5,
+      'creek-back': 0.3,
+      flat: -0.6,
+      'oyster-bar': -0.5,
+      'grass-edge': -0.5,
+    },
+    text: 'Cold: deep holes, and no fish on the flats',
+  },
+  {
+    id: 'up-in-the-flooded-grass',
+    when: all(is('overlay:flood-on-grass'), anyOf('tide:rising', 'tide:high-slack')),
+    effect: { 'grass-edge': 0.6, 'marsh-point': 0.4, flat: 0.4, 'drain-mouth': -0.3 },
+    text: 'The tide is up in the grass, and fish are on its edge and in it',
+  },
+  {
     id: 'heat-to-deeper-edges',
     when: all(is('phase:summer-heat'), is('light:high')),
     effect: { pass: 0.9, bridge: 0.7, trough: 0.5, 'grass-edge': 0.4, flat: -0.7 },

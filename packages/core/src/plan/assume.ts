@@ -1,11 +1,12 @@
 import type { Conditions } from '../contract/conditions.js';
 import type { Plan } from '../contract/plan.js';
-import { tideAt } from '../day/tide.js';
+import { dayTide, tideAt } from '../day/tide.js';
 import { clockOf, minutesOfHours } from '../day/windows.js';
 import { dayOfYear, noonMs, type SunDay } from '../day/sun.js';
 import { USUAL_PLACES, USUAL_THERMOCLINE_M, USUAL_VISIBILITY_M } from '../place/places.js';
 import { climateLowC, climateTrendCPerDay } from '../season/climate.js';
 import { changeOver48hC, trendCPerDay } from '../season/trend.js';
+import { salinityAfterRainPsu } from '../water/salinity.js';
 
 /** Fields that are always known once assumptions are made. */
 type Assumed =
@@ -72,6 +73,13 @@ function daylight({ sunriseMin, sunsetMin }: SunDay): NonNullable<Conditions['wi
   };
 }
 
+/** A tide as it is said: how hard it runs is no part of that. */
+const withoutRun = ({ stage, hoursIntoStage, rangeM }: ReturnType<typeof tideAt>) => ({
+  stage,
+  hoursIntoStage,
+  rangeM,
+});
+
 function middleMin(window: FullConditions['window']): number {
   const { fromMin, toMin } = minutesOfHours(window);
   return (fromMin + toMin) / 2;
@@ -127,11 +135,16 @@ export function assume(given: Conditions, sun: SunDay, trend: ReadingTrend): Ass
   if (conditions.thermoclineM === undefined && stratifies !== undefined && given.surfaceTempC >= 24) {
     conditions.thermoclineM = take('thermoclineM', stratifies);
   }
+  const { recentRainMm } = conditions;
+  const freshened = inshore && recentRainMm ? salinityAfterRainPsu(waterKind, recentRainMm) : undefined;
+  if (conditions.salinityPsu === undefined && freshened !== undefined) {
+    conditions.salinityPsu = take('salinityPsu', freshened);
+  }
   if (inshore && !conditions.tide) {
     // Where the course of the tide is known its middle hour stands for the day, and nothing is assumed.
     const { hourlyTide, window } = conditions;
     conditions.tide = hourlyTide
-      ? tideAt(hourlyTide, middleMin(window))
+      ? withoutRun(tideAt(dayTide(hourlyTide), middleMin(window)))
       : take('tide', { stage: 'falling', hoursIntoStage: 2, rangeM: 0.5 });
   }
   return { conditions, assumed };

@@ -3,7 +3,9 @@ import { TIDE_STAGES, type Cover, type Light, type Phase } from '../contract/ids
 import type { Plan, Reason } from '../contract/plan.js';
 import { dayCurve, type Moment } from '../day/curve.js';
 import { dayOfYear, sunDay, yearMonth, type SunDay } from '../day/sun.js';
-import { dayTide, levelAtM, tideAt, type DayTide } from '../day/tide.js';
+import { levelAtM } from '../day/level.js';
+import { expectedTide, overTableM } from '../day/over-table.js';
+import { tideAt, type DayTide } from '../day/tide.js';
 import { DAY_MIN, dayWindows, NIGHT_DEG, minutesOfHours, type DayWindow } from '../day/windows.js';
 import { judgeFood } from '../food/food.js';
 import { judgeGroups, type DepthLimits, type JudgedGroups } from '../place/groups.js';
@@ -70,6 +72,13 @@ const THICK_GRASS: ReadonlySet<Cover> = new Set(['pads', 'emergent-grass', 'reed
 const ones = (family: string, list: readonly string[] = []): Known =>
   Object.fromEntries(list.map((id) => [`${family}:${id}`, 1]));
 
+/** How tidal water stands to its table, and the day's tide between neaps and springs. */
+function tableFacts(conditions: FullConditions): Known {
+  const { tideSpringShare: springShare, discipline } = conditions;
+  const aboveM = discipline === 'inshore' ? overTableM(conditions) : 0;
+  return { ...(aboveM ? { overTableM: aboveM } : {}), ...(springShare === undefined ? {} : { springShare }) };
+}
+
 /** What the conditions say outright, as facts. */
 function givenFacts(conditions: FullConditions): Known {
   const { windMps, surfaceTempC, tide, forage = [], salinityPsu, bankSlopeDeg, coverTopDepthM } = conditions;
@@ -105,6 +114,7 @@ function givenFacts(conditions: FullConditions): Known {
     ...(tide ? { ...ones('tide', [tide.stage]), tideHours: tide.hoursIntoStage ?? 2 } : {}),
     ...(tide?.rangeM === undefined ? {} : { tideRangeM: tide.rangeM }),
     ...(salinityPsu === undefined ? {} : { salinityPsu }),
+    ...tableFacts(conditions),
     ...(bankSlopeDeg === undefined ? {} : { bankSlopeDeg }),
     ...(coverTopDepthM === undefined ? {} : { waterOverCoverM: coverTopDepthM }),
   };
@@ -159,7 +169,7 @@ function judge(given: Conditions, sun: SunDay, trend: ReadingTrend, units: UnitS
     .with(season.facts)
     .with(phaseFacts)
     .with(water.facts);
-  const overlays = conditions.discipline === 'bass' ? judgeOverlays(said, units) : { overlays: [], facts: {} };
+  const overlays = judgeOverlays(said, conditions.discipline, units);
   const known = said.with(overlays.facts);
   const food = judgeFood(conditions, known, units);
   const facts = known.with(food.facts);
@@ -176,8 +186,7 @@ function judge(given: Conditions, sun: SunDay, trend: ReadingTrend, units: UnitS
       ? [sunriseMin + shadSpawnEndsH(facts, conditions.sky) * 60]
       : [];
   // What moves the water parts the day as light does.
-  const tide = conditions.hourlyTide ? dayTide(conditions.hourlyTide) : null;
-  const tideCuts = tide?.turns.map(({ minute }) => minute) ?? [];
+  const tide = expectedTide(conditions);
   return {
     given,
     conditions,
@@ -195,7 +204,7 @@ function judge(given: Conditions, sun: SunDay, trend: ReadingTrend, units: UnitS
     schools,
     facts: withSchools(facts, schools),
     curve,
-    windows: dayWindows(curve, noonMin, [...spawnCut, ...tideCuts]),
+    windows: dayWindows(curve, noonMin, [...spawnCut, ...(tide?.streamTurnsMin ?? [])]),
     sunriseMin,
     limits: { bottomM: conditions.maxDepthM, thermoclineM: conditions.thermoclineM },
     tide,
@@ -212,13 +221,14 @@ export function limitsAt({ limits, tide }: JudgedDay, minute: number): DepthLimi
 }
 
 /** The tide of an hour, where its course is known; the day's own tide stands where it is not. */
-function tideFacts({ hourlyTide }: FullConditions, minute: number): Known {
-  if (!hourlyTide) return {};
-  const { stage, hoursIntoStage, rangeM } = tideAt(hourlyTide, minute);
+function tideFacts({ tide }: JudgedDay, minute: number): Known {
+  if (!tide) return {};
+  const { stage, hoursIntoStage, rangeM, run } = tideAt(tide, minute);
   return {
     ...Object.fromEntries(TIDE_STAGES.map((each) => [`tide:${each}`, each === stage ? 1 : 0])),
     tideHours: hoursIntoStage,
     tideRangeM: rangeM,
+    tideRun: run,
   };
 }
 
@@ -252,7 +262,7 @@ export function momentFacts(day: JudgedDay, moment: Moment): Known {
           hoursFromSunrise: (moment.minute - sunrise) / 60,
           shadSpawnHoursLeft: shadSpawnEndsH(day.facts, sky) - (moment.minute - sunrise) / 60,
         }),
-    ...tideFacts(day.conditions, moment.minute),
+    ...tideFacts(day, moment.minute),
   };
 }
 

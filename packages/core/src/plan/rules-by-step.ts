@@ -1,4 +1,5 @@
 import { CAUTION_RULES } from '../cautions/cautions.js';
+import { FEEDING_RULES } from '../food/feeding-rules.js';
 import { FOOD_RULES } from '../food/rules.js';
 import { GROUP_DEPTH_RULES, GROUP_RULES, PLACE_GROUP_RULES, REGIME_GROUP_RULES } from '../place/group-rules.js';
 import { SPOT_RULES } from '../place/spot-rules.js';
@@ -25,6 +26,7 @@ export const RULES_BY_STEP = {
   overlay: OVERLAY_RULES,
   water: REGIME_RULES,
   food: FOOD_RULES,
+  feeding: FEEDING_RULES,
   group: [...GROUP_RULES, ...PLACE_GROUP_RULES, ...REGIME_GROUP_RULES],
   depth: GROUP_DEPTH_RULES,
   structure: STRUCTURE_RULES,

@@ -203,7 +203,7 @@ export function tellWindow(
     to: clockOf(window.toMin),
     light: window.light,
     night: window.night,
-    tide: day.conditions.hourlyTide ? tideAt(day.conditions.hourlyTide, middleMin).stage : null,
+    tide: day.tide && tideAt(day.tide, middleMin).stage,
     holding: places.map(({ structure, cover, depthM, position, because }, at) => ({
       structure,
       cover,

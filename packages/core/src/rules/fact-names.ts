@@ -24,7 +24,12 @@ export type QuantityName =
   | 'waterOverCoverM'
   | 'tideHours'
   | 'tideRangeM'
+  | 'tideRun'
   | 'salinityPsu'
+  /** How far tidal water stands over its table, metres. */
+  | 'overTableM'
+  /** The day's tide between mean neaps, 0, and mean springs, 1. */
+  | 'springShare'
   /** Length of what they are eating, where it was named, millimetres. */
   | 'forageLengthMm'
   /** How far the water stands under the warmest of its year, degrees Celsius. */

@@ -3,7 +3,7 @@ import type { GaugeDay } from '../contract/outside.js';
 import type { Reading } from '../contract/records.js';
 import { moonMarks } from '../day/moon.js';
 import { dateOf, dayNumber } from '../day/calendar.js';
-import { sayComing, sayDay, sayDays, seasonAnswer } from './answer.js';
+import { sayComing, sayDay, sayDays, seasonAnswer } from './answer/index.js';
 import { frontFacts, gaugeFacts } from './fronts.js';
 import { conditionsOn, phaseOn, phaseShares } from './plan-day.js';
 import { seasonYear, type SeasonInput } from './year.js';

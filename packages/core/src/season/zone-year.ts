@@ -12,7 +12,7 @@ import { localTimes } from '../day/calendar.js';
 import { climateLowC } from './climate.js';
 import { comingPhase, EDGE_SD, type Coming } from './coming.js';
 import { lastYearOf, type LastYear } from './last-year.js';
-import { judgeOverlays, OVERLAY_RULES } from './overlays.js';
+import { judgeOverlays, overlayRulesFor } from './overlays.js';
 import { followPhases, phasesOn, phaseSpans, type PhaseCourse, type PhaseSpan } from './phase-filter.js';
 import { trendOf } from './trend.js';
 import { turnoverOf, type Turnover } from './turnover.js';
@@ -113,7 +113,7 @@ function overlayDays(factsOf: (day: number) => Facts, { water, firstDay, lastDay
     OverlayId,
     Float32Array
   >;
-  const rules = water.discipline === 'bass' ? OVERLAY_RULES : [];
+  const rules = overlayRulesFor(water.discipline);
   const facts: Facts[] = [];
   for (let day = firstDay; day <= lastDay; day++) {
     const known = factsOf(day);
@@ -207,7 +207,7 @@ export function zoneYear(zone: LakeZone, index: number, scope: ZoneScope): Seaso
       today,
     ),
     overlays,
-    overlaysNow: discipline === 'bass' ? judgeOverlays(factsOf(today), units).overlays : [],
+    overlaysNow: judgeOverlays(factsOf(today), discipline, units).overlays,
     turnover,
     food: foodCalendar(firstDay, lastDay, (day) => facts[day - firstDay] as Facts),
     thermoclineM: latestThermoclineM(zone, scope),

@@ -6,17 +6,19 @@ import { cellAt, middleOf, type Grid } from '../chart/grid.js';
 import { cellsInside } from '../chart/paint.js';
 import { chartProjection } from '../chart/projection.js';
 import { readForms, type FormReading, type ReadingStep } from '../chart/reading.js';
-import { waterWays } from '../chart/ways.js';
+import { waysOut, type WaysOut } from '../chart/ways-out.js';
 import { sunAzimuthDeg } from '../day/sun.js';
 import type { UnitSystem } from '../units/units.js';
 import { moreLike } from './alike.js';
 import type { Ground } from './ground.js';
 import { momentAt, type HoldingModel } from './holding-model.js';
 import { readGround } from './read-ground.js';
-import { bestRun, type Run } from './run.js';
+import { placeRun, type PlacedRun, type RunRequest } from './placed-run.js';
 import { heat, scan, type Scan } from './scan.js';
 import { judgeSpots } from './spot-day.js';
 import { bestCells, describeSpots, type Spot, type SpotDay, type SpotFilter } from './spots.js';
+import { tidalGround, tidalHour, type TidalGround, type TidalHour } from './tidal-hour.js';
+import { lieOf, UNDER_KEEL_M, wayHome, type Drop, type WayHome } from './way-home.js';
 
 /** Places that a list holds. */
 const MAX_SPOTS = 20;
@@ -39,29 +41,18 @@ export interface ChartDay {
   readonly levelM: number;
 }
 
-export interface RunRequest {
-  /** Cells of the spots, and minutes to fish at each. */
-  readonly spots: readonly { readonly cell: number; readonly minutes: number }[];
-  /** Where the boat starts, and where it ends if not there, in degrees. */
+/** A boat that has to get back to a ramp. */
+export interface Homeward {
+  /** Where the ramp is, in degrees. */
   readonly ramp: readonly [longitude: number, latitude: number];
-  readonly endRamp?: readonly [longitude: number, latitude: number] | undefined;
+  readonly draughtM: number;
   readonly speedMps: number;
-  readonly startMin: number;
-  readonly endMin: number;
 }
 
-/** A run with the ways between its stops, in degrees: to each stop, and last to the ramp where it ends. */
-export interface PlacedRun extends Run {
-  readonly legs: readonly { readonly lengthM: number; readonly line: readonly (readonly [number, number])[] }[];
-  /** Places in the list asked for that were left out. */
-  readonly left: readonly number[];
-}
-
-/** What an hour looks like: how good each cell is, 0 to 255, the best places, and the tide over the water's level. */
+/** What an hour looks like: how good each cell is, 0 to 255, and the best places. */
 export interface HourSpots {
   readonly heat: Uint8Array;
   readonly spots: PlacedSpot[];
-  readonly tideM: number;
 }
 
 /** One chart on the desk: what was read off it stays until the level or the day changes. */
@@ -73,6 +64,8 @@ export class ChartSession {
   private ground: Ground | undefined;
   private day: SpotDay | undefined;
   private zones: { names: readonly string[]; of: Uint8Array } | undefined;
+  private tidal: TidalGround | undefined;
+  private lastWays: { key: string; ways: WaysOut } | undefined;
   private lastScan: { scan: Scan; model: HoldingModel } | undefined;
 
   constructor(
@@ -103,6 +96,8 @@ export class ChartSession {
     });
     this.zones = this.paintZones(features);
     this.lastScan = undefined;
+    this.lastWays = undefined;
+    this.tidal = undefined;
   }
 
   /** The rows and columns between which all water lies, the last ones included. */
@@ -125,10 +120,17 @@ export class ChartSession {
     return this.prepared().day.models.map(({ moment }) => moment.minute);
   }
 
-  /** How far the tide stands over the water's level at a minute, metres; 0 where there is none. */
-  tideM(minute: number): number {
-    const { day } = this.prepared();
-    return day.highM - modelAt(day, minute).dropM;
+  /** What the tide does at a minute; null where there is none. */
+  tideAt(minute: number): TidalHour | null {
+    const { ground, day } = this.prepared();
+    if (!this.isTidal()) return null;
+    this.tidal ??= tidalGround(ground);
+    return tidalHour(this.tidal, this.drops(), day.models.indexOf(modelAt(day, minute)), day.highM);
+  }
+
+  /** Depth of every cell at the day's highest water, metres. */
+  depthsAtHigh(): Float32Array {
+    return this.prepared().ground.reading.depthM;
   }
 
   /** Depth of every cell at a minute, metres. */
@@ -136,7 +138,10 @@ export class ChartSession {
     const { ground, day } = this.prepared();
     const { depthM } = ground.reading;
     const { dropM } = modelAt(day, minute);
-    return dropM ? depthM.map((depth) => Math.max(0, depth - dropM)) : depthM;
+    if (!dropM) return depthM;
+    const depths = new Float32Array(depthM.length);
+    for (let cell = 0; cell < depths.length; cell++) depths[cell] = Math.max(0, (depthM[cell] as number) - dropM);
+    return depths;
   }
 
   /** The hour's picture and its best places. */
@@ -144,7 +149,7 @@ export class ChartSession {
     const { ground } = this.prepared();
     const { scan: scanned } = this.look(minute);
     const spots = this.describe(bestCells(ground, scanned, MAX_SPOTS, filter), units);
-    return { heat: heat(ground, scanned), spots, tideM: this.tideM(minute) };
+    return { heat: heat(ground, scanned), spots };
   }
 
   /** What the chart knows of a place; null on land and off the chart. */
@@ -166,34 +171,81 @@ export class ChartSession {
   }
 
   /** Orders a day over chosen spots, by water; null where a ramp lies far from any water. */
-  run({ spots, ramp, endRamp = ramp, speedMps, startMin, endMin }: RunRequest): PlacedRun | null {
+  run(ask: RunRequest): PlacedRun | null {
     const { ground } = this.prepared();
-    const start = this.waterNear(ramp, RAMP_REACH_CELLS);
-    const end = this.waterNear(endRamp, RAMP_REACH_CELLS);
+    const { ramp, endRamp = ramp, draughtM, speedMps } = ask;
+    const start = this.waterNear(ramp, this.rampReach);
+    const end = this.waterNear(endRamp, this.rampReach);
     if (start < 0 || end < 0) return null;
-    const cells = spots.map(({ cell }) => cell);
-    const ways = waterWays(this.grid, ground.reading.depthM, [...cells, start, end]);
-    const travelMin = ways.metres.map((row) => row.map((metres) => Math.ceil(metres / speedMps / 60)));
+    const cells = ask.spots.map(({ cell }) => cell);
     const described = this.describe(cells, 'metric');
-    const run = bestRun({
-      spots: spots.map(({ minutes }, index) => ({ minutes, goodness: described[index]?.byQuarter ?? [] })),
-      travelMin,
-      startMin,
-      endMin,
+    const homes =
+      draughtM && this.isTidal() ? this.homesTo(cells, this.landing(endRamp, draughtM), draughtM, speedMps) : undefined;
+    return placeRun(ask, {
+      shape: this.grid,
+      depthM: ground.reading.depthM,
+      start,
+      end,
+      goodness: described.map(({ byQuarter }) => byQuarter),
+      homes,
+      lonLat: (cell) => this.lonLat(cell),
     });
-    const order = run.stops.map(({ spot }) => spot);
-    const legs = [...order, cells.length + 1].map((to, index) => {
-      const from = order[index - 1] ?? cells.length;
-      const line = ways.path(from, to).map((cell) => this.lonLat(cell));
-      return { lengthM: ways.metres[from]?.[to] ?? 0, line };
-    });
-    return { ...run, legs, left: cells.map((_, spot) => spot).filter((spot) => !order.includes(spot)) };
+  }
+
+  /**
+   * When a boat gets back to the ramp from places, over the day's tide; null where no tide moves the water, or where the
+   * ramp lies far from any.
+   */
+  homes(cells: readonly number[], { ramp, draughtM, speedMps }: Homeward): WayHome[] | null {
+    const to = this.landing(ramp, draughtM);
+    return to < 0 || !this.isTidal() ? null : this.homesTo(cells, to, draughtM, speedMps);
   }
 
   /** Whether a cell's depth is a guess, no sounding being near. */
   isGuess(cell: number): boolean {
     const away = this.awayCells?.[cell];
     return away !== undefined && away > Math.max(GUESS_CELLS, GUESS_M / this.grid.cellM);
+  }
+
+  private get rampReach(): number {
+    return Math.ceil(RAMP_REACH_M / this.grid.cellM);
+  }
+
+  /**
+   * Where a boat that draws so much lies at a ramp: at the nearest water that floats it at all hours, else at the deepest
+   * about. A ramp is there to be launched from; its own shallow edge is no bar.
+   */
+  private landing(ramp: readonly [number, number], draughtM: number): number {
+    const needM = this.enoughM(draughtM);
+    const near = this.waterNear(ramp, this.rampReach, needM);
+    return near >= 0 ? near : this.waterNear(ramp, this.rampReach);
+  }
+
+  /** Deep enough at the day's lowest water. */
+  private enoughM(draughtM: number): number {
+    return draughtM + UNDER_KEEL_M + Math.max(...this.drops().map(({ dropM }) => dropM));
+  }
+
+  private isTidal(): boolean {
+    return this.prepared().day.models.some(({ dropM }) => dropM > 0);
+  }
+
+  private drops(): Drop[] {
+    return this.prepared().day.models.map(({ moment, dropM }) => ({ minute: moment.minute, dropM }));
+  }
+
+  private homesTo(cells: readonly number[], to: number, draughtM: number, speedMps: number): WayHome[] {
+    const { ground } = this.prepared();
+    const drops = this.drops();
+    // What the lowest water of the day lets the boat over is deep enough for short ways.
+    const enoughM = this.enoughM(draughtM);
+    const key = `${to} ${enoughM}`;
+    if (this.lastWays?.key !== key) {
+      this.lastWays = { key, ways: waysOut(this.grid, ground.reading.depthM, to, enoughM) };
+    }
+    const { ways } = this.lastWays;
+    const boat = { drops, draughtM, speedMps };
+    return cells.map((cell) => ({ ...wayHome(ways, lieOf(this.grid, ways, cell), boat), cell }));
   }
 
   private prepared(): { ground: Ground; day: SpotDay } {
@@ -224,8 +276,8 @@ export class ChartSession {
     return this.projection.toLonLat(middleOf(this.grid, cell));
   }
 
-  /** The cell with water nearest to a point, within so many cells; -1 where there is none. */
-  private waterNear(lonLat: readonly [number, number], reach: number): number {
+  /** The cell with water deeper than so much nearest to a point, within so many cells; -1 where there is none. */
+  private waterNear(lonLat: readonly [number, number], reach: number, overM = 0): number {
     const { cols, rows } = this.grid;
     const { depthM } = this.prepared().ground.reading;
     const own = cellAt(this.grid, this.projection.toChart(lonLat));
@@ -236,7 +288,7 @@ export class ChartSession {
     for (let y = Math.max(0, row - reach); y <= Math.min(rows - 1, row + reach); y++) {
       for (let x = Math.max(0, col - reach); x <= Math.min(cols - 1, col + reach); x++) {
         const away = (x - col) ** 2 + (y - row) ** 2;
-        if (away < nearest && (depthM[y * cols + x] as number) > 0) {
+        if (away < nearest && (depthM[y * cols + x] as number) > overM) {
           best = y * cols + x;
           nearest = away;
         }
@@ -267,5 +319,5 @@ function modelAt({ day, models }: SpotDay, minute: number): HoldingModel {
   return models.find(({ moment }) => moment.minute === nearest) as HoldingModel;
 }
 
-/** A ramp drawn on land belongs to the water within this many cells. */
-const RAMP_REACH_CELLS = 40;
+/** A ramp drawn on land belongs to the water within so many metres. */
+const RAMP_REACH_M = 400;

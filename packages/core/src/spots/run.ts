@@ -3,9 +3,14 @@ export interface RunSpot {
   readonly minutes: number;
   /** How good it is, 0 to 1, at points of time in ascending order; straight lines between them, level beyond. */
   readonly goodness: readonly { readonly minute: number; readonly goodness: number }[];
-  /** A stay lies within these, where they are given. */
-  readonly opensMin?: number | undefined;
-  readonly closesMin?: number | undefined;
+  /** A stay lies within one of these, where they are given; ascending. */
+  readonly open?: readonly Stretch[] | undefined;
+}
+
+/** A stretch of the day, minutes past midnight. */
+export interface Stretch {
+  readonly fromMin: number;
+  readonly toMin: number;
 }
 
 export interface RunProblem {
@@ -59,6 +64,16 @@ function goodUpTo({ goodness }: RunSpot): Float64Array {
   return sum;
 }
 
+/** When a stay begins for who arrives at a minute: at once, or as soon as the spot opens for it; never is Infinity. */
+function beginsMin({ minutes, open }: RunSpot, arriveMin: number): number {
+  if (!open) return arriveMin;
+  for (const { fromMin, toMin } of open) {
+    const begins = Math.max(arriveMin, fromMin);
+    if (begins + minutes <= toMin) return begins;
+  }
+  return Infinity;
+}
+
 /** One stay after another along an order; null where it cannot be kept. */
 function follow(problem: RunProblem, good: readonly Float64Array[], order: readonly number[]): Run | null {
   const { spots, travelMin, startMin, endMin } = problem;
@@ -67,11 +82,11 @@ function follow(problem: RunProblem, good: readonly Float64Array[], order: reado
   let goodMin = 0;
   const stops: RunStop[] = [];
   for (const spot of order) {
-    const { minutes, opensMin = 0, closesMin = Infinity } = spots[spot] as RunSpot;
+    const stay = spots[spot] as RunSpot;
     const arriveMin = now + (travelMin[at]?.[spot] ?? Infinity);
-    const fromMin = Math.max(arriveMin, opensMin);
-    const toMin = fromMin + minutes;
-    if (!(toMin <= Math.min(closesMin, endMin))) return null;
+    const fromMin = beginsMin(stay, arriveMin);
+    const toMin = fromMin + stay.minutes;
+    if (!(toMin <= endMin)) return null;
     const worth = (good[spot]?.[toMin] as number) - (good[spot]?.[fromMin] as number);
     stops.push({ spot, arriveMin, fromMin, toMin, goodMin: worth });
     goodMin += worth;
@@ -118,10 +133,10 @@ function beam(problem: RunProblem, good: readonly Float64Array[], width: number)
     for (const label of level) {
       for (let spot = 0; spot < count; spot++) {
         if (label.visited & (1 << spot)) continue;
-        const { minutes, opensMin = 0, closesMin = Infinity } = spots[spot] as RunSpot;
-        const from = Math.max(label.now + (travelMin[label.last]?.[spot] as number), opensMin);
-        const now = from + minutes;
-        if (!(now <= closesMin && now + (travelMin[spot]?.[count + 1] as number) <= endMin)) continue;
+        const stay = spots[spot] as RunSpot;
+        const from = beginsMin(stay, label.now + (travelMin[label.last]?.[spot] as number));
+        const now = from + stay.minutes;
+        if (!(now + (travelMin[spot]?.[count + 1] as number) <= endMin)) continue;
         const goodMin = label.goodMin + (good[spot]?.[now] as number) - (good[spot]?.[from] as number);
         const visited = label.visited | (1 << spot);
         const key = visited * 32 + spot;

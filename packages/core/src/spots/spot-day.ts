@@ -1,5 +1,6 @@
 import type { Conditions } from '../contract/conditions.js';
-import { levelAtM, tideAboveM } from '../day/tide.js';
+import { levelAtM } from '../day/level.js';
+import { tideAboveM } from '../day/tide.js';
 import { judgeDay } from '../plan/judge.js';
 import { holdingModel } from './holding-model.js';
 import type { SpotDay } from './spots.js';

@@ -43,6 +43,7 @@ const at = (east: number, south: number) => cellAt(lake, [east, lake.northM - so
 const lonLat = (east: number, south: number) =>
   chartProjection(32616).toLonLat([FRAME.westM + east, FRAME.northM - south]);
 const reading = readForms(lake, 0);
+const ALL_DAY = [{ fromMin: 0, toMin: Infinity }];
 const named = nameForms(reading, 'highland-reservoir');
 const structureAt = (east: number, south: number) => structureOf(named.structure[at(east, south)] as number);
 
@@ -138,12 +139,12 @@ describe('a tide', () => {
 
   it('takes as much from every depth as it has fallen, and leaves what is dry off the list', () => {
     const desk = bay('falling', 2);
-    const [early, late] = [desk.scanAt(360, {}, 'us'), desk.scanAt(600, {}, 'us')];
-    expect(early.tideM).toBeCloseTo(Math.cos(Math.PI / 6.21), 2);
-    expect(late.tideM).toBeLessThan(-0.5);
-    const fell = early.tideM - late.tideM;
+    const [early, late] = [desk.tideAt(360)!, desk.tideAt(600)!];
+    expect(early.aboveM).toBeCloseTo(Math.cos(Math.PI / 6.21), 2);
+    expect(late.aboveM).toBeLessThan(-0.5);
+    const fell = early.aboveM - late.aboveM;
     expect((desk.depthsAt(360)[shelf] as number) - (desk.depthsAt(600)[shelf] as number)).toBeCloseTo(fell, 4);
-    expect(late.spots.every(({ depthM }) => depthM > 0)).toBe(true);
+    expect(desk.scanAt(600, {}, 'us').spots.every(({ depthM }) => depthM > 0)).toBe(true);
     const spot = desk.spotAt(lonLat(250, 1000), 600, 'us');
     expect(spot?.depthM).toBeCloseTo(desk.depthsAt(600)[shelf] as number, 4);
   });
@@ -158,7 +159,7 @@ describe('a tide', () => {
     desk.prepare({ kind: 'estuary', features: [], conditions, levelM: 0 });
     const middleM = levels.reduce((sum, { levelM }) => sum + levelM, 0) / levels.length;
     for (const minute of [360, 480, 660, 840]) {
-      expect(desk.tideM(minute)).toBeCloseTo((levels[minute / 15] as { levelM: number }).levelM - middleM, 6);
+      expect(desk.tideAt(minute)!.aboveM).toBeCloseTo((levels[minute / 15] as { levelM: number }).levelM - middleM, 6);
     }
     expect(desk.depthsAt(480)[shelf] as number).toBeGreaterThan(desk.depthsAt(840)[shelf] as number);
   });
@@ -172,9 +173,25 @@ describe('a tide', () => {
     expect(spot?.byQuarter.find(({ minute }) => minute === 360)?.goodness).toBeGreaterThan(0);
   });
 
+  it('floods and drains the shallow ground, and says how much of it is wet', () => {
+    const desk = bay('falling', 4.6);
+    const [early, late] = [desk.tideAt(420)!, desk.tideAt(600)!];
+    expect([early.way, late.way]).toEqual(['draining', 'draining']);
+    expect(early.riseMPerHour).toBeLessThan(-0.5);
+    expect(early.flatsWet).toBeGreaterThan(0.9);
+    expect(late.flatsWet).toBeLessThan(early.flatsWet);
+    // What drains in the half hour to come is shoaler than the fall until then.
+    expect(early.edgeM).toBeCloseTo(early.aboveM - desk.tideAt(450)!.aboveM, 6);
+    const low = desk.tideAt(672)!;
+    expect([low.way, low.edgeM]).toEqual(['slack', 0]);
+    expect(desk.tideAt(840)!.way).toBe('flooding');
+    expect(desk.tideAt(840)!.edgeM).toBeCloseTo(desk.tideAt(840)!.aboveM - desk.tideAt(810)!.aboveM, 6);
+    for (const { mouthsWet, mouths } of [early, late]) expect(mouthsWet).toBeLessThanOrEqual(mouths);
+  });
+
   it('is none where the water has none', () => {
     const desk = ready();
-    expect(desk.scanAt(360, {}, 'us').tideM).toBe(0);
+    expect(desk.tideAt(360)).toBeNull();
     expect(desk.depthsAt(360)[shelf]).toBeCloseTo(-(lake.values[shelf] as number), 2);
   });
 });
@@ -381,7 +398,14 @@ describe('a run', () => {
             const minute = 360 + at * 15;
             return { minute, goodness: top * Math.exp(-(((minute - peak) / breadth) ** 2)) };
           }),
-          ...(late ? { opensMin: 480, closesMin: 840 } : {}),
+          ...(late
+            ? {
+                open: [
+                  { fromMin: 480, toMin: 600 },
+                  { fromMin: 700, toMin: 840 },
+                ],
+              }
+            : {}),
         };
       }),
     };
@@ -401,11 +425,13 @@ describe('a run', () => {
       let best = 0;
       const grow = (last: number, visited: number, now: number, worth: number): void => {
         if (now + (problem.travelMin[last]?.[9] as number) <= problem.endMin) best = Math.max(best, worth);
-        problem.spots.forEach(({ minutes, opensMin = 0, closesMin = Infinity }, spot) => {
+        problem.spots.forEach(({ minutes, open = ALL_DAY }, spot) => {
           if (visited & (1 << spot)) return;
-          const from = Math.max(now + (problem.travelMin[last]?.[spot] as number), opensMin);
+          const arrive = now + (problem.travelMin[last]?.[spot] as number);
+          const within = open.find(({ fromMin, toMin }) => Math.max(arrive, fromMin) + minutes <= toMin);
+          const from = Math.max(arrive, within?.fromMin ?? Infinity);
           const to = from + minutes;
-          if (to > Math.min(closesMin, problem.endMin)) return;
+          if (!(to <= problem.endMin)) return;
           let gain = 0;
           for (let minute = from; minute < to; minute++) gain += goodAt(spot, minute);
           grow(spot, visited | (1 << spot), to, worth + gain);
@@ -427,9 +453,10 @@ describe('a run', () => {
     for (const stop of run.stops) {
       const spot = problem.spots[stop.spot];
       expect(stop.arriveMin).toBe(now + (problem.travelMin[at]?.[stop.spot] as number));
-      expect(stop.fromMin).toBeGreaterThanOrEqual(Math.max(stop.arriveMin, spot?.opensMin ?? 0));
+      expect(stop.fromMin).toBeGreaterThanOrEqual(stop.arriveMin);
+      const { open = ALL_DAY } = spot!;
+      expect(open.some(({ fromMin, toMin }) => fromMin <= stop.fromMin && stop.toMin <= toMin)).toBe(true);
       expect(stop.toMin - stop.fromMin).toBe(spot?.minutes);
-      expect(stop.toMin).toBeLessThanOrEqual(spot?.closesMin ?? Infinity);
       [at, now] = [stop.spot, stop.toMin];
     }
     expect(run.backMin).toBe(now + (problem.travelMin[at]?.[16] as number));

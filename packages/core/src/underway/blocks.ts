@@ -1,4 +1,4 @@
-import type { Light } from '../contract/ids.js';
+import type { Light, TideStage } from '../contract/ids.js';
 import type { Fishing } from '../contract/trips.js';
 import type { Block, Fished } from './evidence/fished.js';
 import { moveBetween } from './evidence/next-move.js';
@@ -19,10 +19,16 @@ const LONGEST_MS = 0.5 * HOUR_MS;
 export const castHours = (paceMps: number): number =>
   Math.min(CAST_S[1], Math.max(CAST_S[0], CAST_M / Math.max(0.05, paceMps) + HANDLING_S)) / 3600;
 
-/** What is fished as the evidence takes it, in a light. */
+/** What an hour is to the fish. */
+export interface HourOfDay {
+  readonly light: Light;
+  readonly tide: TideStage | null;
+}
+
+/** What is fished as the evidence takes it, at an hour. */
 export const fishedOf = (
   { spot, structure, cover, depthM, category, trim, paceMps }: Fishing,
-  light: Light,
+  { light, tide }: HourOfDay,
 ): Fished => ({
   spot,
   structure,
@@ -33,7 +39,10 @@ export const fishedOf = (
   trim,
   paceMps,
   light,
+  tide,
 });
+
+const isSameHour = (a: HourOfDay, b: HourOfDay): boolean => a.light === b.light && a.tide === b.tide;
 
 interface Stretch {
   readonly fished: Fished;
@@ -48,14 +57,14 @@ interface Stretch {
 export interface DayClock {
   /** Minutes past midnight of the day on which the trip began. */
   readonly minuteAt: (atMs: number) => number;
-  readonly lightAt: (atMs: number) => Light;
+  readonly hourAt: (atMs: number) => HourOfDay;
 }
 
 /**
  * Stretches of fishing one thing, with the effort and the bites of each. Effort is what was said, casts or minutes;
  * where none was said it is the time between the notes, pauses left out. A follow is no bite.
  */
-export function blocksOf(trip: Trip, nowMs: number, { minuteAt, lightAt }: DayClock): Block[] {
+export function blocksOf(trip: Trip, nowMs: number, { minuteAt, hourAt }: DayClock): Block[] {
   const blocks: Block[] = [];
   const endMs = Math.max(trip.startMs, trip.stoppedMs ?? nowMs);
   const afterwards = trip.begin.afterwards ?? false;
@@ -79,9 +88,9 @@ export function blocksOf(trip: Trip, nowMs: number, { minuteAt, lightAt }: DayCl
     open = null;
   };
   const at = (fishing: Fishing, atMs: number): Stretch => {
-    const fished = fishedOf(fishing, lightAt(atMs));
+    const fished = fishedOf(fishing, hourAt(atMs));
     const same = open && moveBetween(open.fished, fished) === 'stay';
-    const near = open && open.fished.light === fished.light && atMs - open.fromMs < LONGEST_MS;
+    const near = open && isSameHour(open.fished, fished) && atMs - open.fromMs < LONGEST_MS;
     if (open && same && (afterwards || near)) return open;
     close(atMs);
     open = { fished, fromMs: atMs, saidHours: 0, contacts: 0, bites: 0, lastMs: atMs };

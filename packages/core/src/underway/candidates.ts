@@ -1,11 +1,13 @@
 import { minuteWithin } from '../day/windows.js';
-import type { CategoryId, Light, Tone } from '../contract/ids.js';
+import type { Conditions } from '../contract/conditions.js';
+import type { CategoryId, Tone } from '../contract/ids.js';
 import type { Holding, PlanWindow, Presentation } from '../contract/plan.js';
 import type { Fishing, LureChange, TripStop } from '../contract/trips.js';
 import type { Candidate } from './evidence/fished.js';
 import { moveBetween } from './evidence/next-move.js';
+import { wayOutOf } from './way-out.js';
 import { categoryOf } from '../lures/categories.js';
-import { fishedOf } from './blocks.js';
+import { fishedOf, type HourOfDay } from './blocks.js';
 
 /** A candidate with what is to be fished, as a note would say it. */
 export interface Option extends Candidate {
@@ -21,6 +23,8 @@ const LURES_ELSEWHERE = 3;
 const CHANGED = 0.8;
 /** The place whose hour it is by the day's order, over the others. Judgement. */
 const IN_ITS_HOUR = 1.5;
+/** A place from which one has to be away sooner is none to run to. Judgement. */
+const LEAST_STAY_MIN = 20;
 const DEEPER = 1.45;
 const FASTER = 1.7;
 const MIN_CHANGE = 1.15;
@@ -38,6 +42,19 @@ export interface PlaceOption {
 }
 
 const isWithin = (minute: number, fromMin: number, toMin: number): boolean => minute >= fromMin && minute <= toMin;
+
+/** Stops that can be left again at a minute, and the one where one is. */
+export const stopsOpen = (
+  stops: readonly TripStop[],
+  conditions: Pick<Conditions, 'hourlyTide'>,
+  atMin: number,
+  here: string | null,
+): TripStop[] =>
+  stops.filter((stop) => {
+    const out = wayOutOf(stop, conditions, atMin);
+    const isEnough = out === null || (out.isOpen && (out.changesInMin ?? Infinity) >= LEAST_STAY_MIN);
+    return isEnough || stop.name === here;
+  });
 
 /** Places of a window: the stops of the day's order, else the kinds of place where fish should hold. */
 export function placesOf(window: PlanWindow, stops: readonly TripStop[], atMin: number): PlaceOption[] {
@@ -145,13 +162,13 @@ export function optionsOf(
   stops: readonly TripStop[],
   now: Fishing | null,
   atMin: number,
-  light: Light,
+  hour: HourOfDay,
 ): Option[] {
   const options = new Map<string, Option>();
   const add = (fishing: Fishing, prior: number, presentation: Presentation | null) => {
     const id = idOf(fishing);
     if (options.has(id)) return;
-    options.set(id, { id, prior, fishing, presentation, ...fishedOf(fishing, light) });
+    options.set(id, { id, prior, fishing, presentation, ...fishedOf(fishing, hour) });
   };
   const places = window ? placesOf(window, stops, atMin) : [];
   const presentations = window?.presentations ?? [];
@@ -179,7 +196,7 @@ export function optionsOf(
 }
 
 /** The option that is what is fished now. */
-export const optionNow = (options: readonly Option[], now: Fishing, light: Light): Option | null =>
+export const optionNow = (options: readonly Option[], now: Fishing, hour: HourOfDay): Option | null =>
   options.find((option) => option.id === idOf(now)) ??
-  options.find((option) => moveBetween(fishedOf(now, light), option) === 'stay') ??
+  options.find((option) => moveBetween(fishedOf(now, hour), option) === 'stay') ??
   null;

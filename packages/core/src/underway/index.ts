@@ -16,7 +16,7 @@ export {
   type TripState,
 } from './trip.js';
 export { withoutUndefined } from './without-undefined.js';
-export { blocksOf, castHours, fishedOf } from './blocks.js';
+export { blocksOf, castHours, fishedOf, type HourOfDay } from './blocks.js';
 export {
   changesAt,
   fishingOf,
@@ -24,17 +24,19 @@ export {
   optionsOf,
   placesOf,
   sameSpot,
+  stopsOpen,
   usualFishing,
   type Option,
   type PlaceOption,
 } from './candidates.js';
 export { latelyOf, WATER_ANSWERS, type Answer, type Lately } from './answers.js';
-export { advisedAt, dayClock, tideOfMoment, windowAt, type TideOfMoment } from './moment.js';
+export { advisedAt, dayClock, tideOfMoment, tideOfNote, windowAt, type TideOfMoment } from './moment.js';
 export { findingsOf, type TripFindings, type NextStep } from './next.js';
 export { goTo, nextStop, type GoTo } from './go-to.js';
 export { latestReading, offPlan, type OffPlan } from './off-plan.js';
+export { wayOutOf, type WayOut } from './way-out.js';
 export { reviewOf } from './review.js';
-export { fishingWords, placeWords, sayStretch, tideWords, TRIM_WORDS } from './words.js';
+export { fishingWords, noteTideWords, placeWords, sayStretch, tideWords, TRIM_WORDS, wayOutWords } from './words.js';
 export { lureKey, lureNamed, speciesNamed } from './past/names.js';
 export {
   guessTripMapping,

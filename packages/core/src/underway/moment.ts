@@ -1,11 +1,11 @@
 import type { Light, TideStage } from '../contract/ids.js';
 import type { PlanWindow } from '../contract/plan.js';
 import type { Conditions, Place } from '../contract/conditions.js';
-import type { Fishing } from '../contract/trips.js';
+import type { Fishing, NoteTide } from '../contract/trips.js';
 import { dayTide, tideAt } from '../day/tide.js';
 import { DAY_MIN, minutesInOrder, minuteWithin } from '../day/windows.js';
 import { localTimes } from '../day/calendar.js';
-import type { DayClock } from './blocks.js';
+import type { DayClock, HourOfDay } from './blocks.js';
 import { fishingOf, placesOf } from './candidates.js';
 import type { Trip } from './trip.js';
 
@@ -44,12 +44,21 @@ export interface TideOfMoment {
 export function tideOfMoment(conditions: Pick<Conditions, 'hourlyTide'>, minute: number): TideOfMoment | null {
   const levels = conditions.hourlyTide;
   if (!levels) return null;
-  const { levels: told, turns } = dayTide(levels);
+  const tide = dayTide(levels);
+  const { levels: told, turns } = tide;
   const [firstMin, lastMin] = [told[0]?.minute ?? 0, told.at(-1)?.minute ?? 0];
   const at = minute < firstMin ? minute + DAY_MIN : minute;
   if (at > lastMin) return null;
   const next = turns.find((turn) => turn.minute > at);
-  return { stage: tideAt(levels, at).stage, next: next ? { kind: next.kind, inMin: next.minute - at } : null };
+  return { stage: tideAt(tide, at).stage, next: next ? { kind: next.kind, inMin: next.minute - at } : null };
+}
+
+/** The tide that a note made at a moment carries; undefined where the plan knows no course of it. */
+export function tideOfNote(trip: Trip, atMs: number): NoteTide | undefined {
+  const tide = trip.plan && tideOfMoment(trip.plan.conditions, dayClock(trip).minuteAt(atMs) % DAY_MIN);
+  if (!tide) return undefined;
+  const { stage, next } = tide;
+  return { stage, ...(next ? { next: next.kind, inMin: Math.round(next.inMin) } : {}) };
 }
 
 /** What the plan would have one fish at a moment: its first choice at the likeliest place; null without a plan. */
@@ -62,13 +71,14 @@ export function advisedAt(trip: Trip, atMs: number): Fishing | null {
   return best ? fishingOf(best, presentation) : null;
 }
 
-/** The clock of a trip, and the light of its plan; without a plan the light goes by the hour. */
+/** The clock of a trip, and the light and tide of its plan; without a plan the light goes by the hour. */
 export function dayClock({ startMs, begin, plan }: Trip): DayClock {
   const minuteAt = minutesSince(startMs, begin.place);
   const windows = plan?.plan.windows ?? [];
-  const lightAt = (atMs: number): Light => {
+  const hourAt = (atMs: number): HourOfDay => {
     const minute = minuteAt(atMs) % 1440;
-    return windowAt(windows, minute)?.light ?? LIGHT_BY_HOUR.find(([until]) => minute < until)?.[1] ?? 'low';
+    const light = windowAt(windows, minute)?.light ?? LIGHT_BY_HOUR.find(([until]) => minute < until)?.[1] ?? 'low';
+    return { light, tide: (plan && tideOfMoment(plan.conditions, minute)?.stage) ?? null };
   };
-  return { minuteAt, lightAt };
+  return { minuteAt, hourAt };
 }

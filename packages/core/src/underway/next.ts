@@ -7,7 +7,7 @@ import { moveBetween, nextMove, type MoveAdvice, type Move } from './evidence/ne
 import { rateAt, type Rate } from './evidence/posterior.js';
 import { WATER_ANSWERS, latelyOf, type Answer } from './answers.js';
 import { blocksOf } from './blocks.js';
-import { optionNow, optionsOf, type Option } from './candidates.js';
+import { optionNow, optionsOf, stopsOpen, type Option } from './candidates.js';
 import { goTo } from './go-to.js';
 import { dayClock, windowAt } from './moment.js';
 import type { Trip } from './trip.js';
@@ -101,11 +101,13 @@ export function findingsOf(ask: FindingsInput): TripFindings {
   const { trip, nowMs, units } = ask;
   const clock = dayClock(trip);
   const atMin = clock.minuteAt(nowMs);
-  const light = clock.lightAt(nowMs);
+  const hour = clock.hourAt(nowMs);
   const window = trip.plan && windowAt(trip.plan.plan.windows, atMin % 1440);
-  const options = optionsOf(window, trip.begin.stops, trip.fishing, atMin % 1440, light);
+  // A stop that the tide would not let the boat out of is none to go to; with all shut the plan's kinds of place are left.
+  const stops = stopsOpen(trip.begin.stops, trip.plan?.conditions ?? {}, atMin, trip.fishing?.spot ?? null);
+  const options = optionsOf(window, stops, trip.fishing, atMin % 1440, hour);
   const blocks = blocksOf(trip, nowMs, clock);
-  const now = trip.fishing && optionNow(options, trip.fishing, light);
+  const now = trip.fishing && optionNow(options, trip.fishing, hour);
   const lately = latelyOf(trip, nowMs);
   const speaking = WATER_ANSWERS.filter(({ when }) => when(lately));
   const byId = new Map(options.map((option) => [option.id, option]));

@@ -159,7 +159,7 @@ describe('whatever day is planned', () => {
       fc.property(anyConditions, anyFishing, fc.integer({ min: 0, max: 1439 }), (conditions, fishing, minute) => {
         const { windows } = makePlan(conditions);
         const window = windowAt(windows, minute);
-        const options = optionsOf(window, [], fishing, minute, window?.light ?? 'low');
+        const options = optionsOf(window, [], fishing, minute, { light: window?.light ?? 'low', tide: null });
         expect(options.length).toBeLessThanOrEqual(150);
         expect(new Set(options.map(({ id }) => id)).size).toBe(options.length);
         for (const { prior, fishing: each, category } of options) {

@@ -243,7 +243,7 @@ describe('blocks of fishing', () => {
 describe('what could be fished', () => {
   const window = preSpawnPlan.plan.windows[0]!;
   it("begins with the plan's own places and lures, the first of them likeliest", () => {
-    const options = optionsOf(window, [], null, 420, window.light);
+    const options = optionsOf(window, [], null, 420, { light: window.light, tide: null });
     const best = [...options].sort((a, b) => b.prior - a.prior)[0];
     expect(best?.category).toBe(window.presentations[0]?.category);
     expect(best?.structure).toBe(window.holding[0]?.structure);
@@ -252,7 +252,7 @@ describe('what could be fished', () => {
   });
 
   it('adds one change at a time to what is fished, none beyond what the lure can do', () => {
-    const options = optionsOf(window, [], jerkbait, 420, window.light);
+    const options = optionsOf(window, [], jerkbait, 420, { light: window.light, tide: null });
     const own = options.filter(
       ({ category, structure }) => category === jerkbait.category && structure === jerkbait.structure,
     );
@@ -272,7 +272,7 @@ describe('what could be fished', () => {
       'Point, upper arm (2)',
       'Point, upper arm (3)',
     ]);
-    const options = optionsOf(window, apart, null, 420, window.light);
+    const options = optionsOf(window, apart, null, 420, { light: window.light, tide: null });
     expect(new Set(options.map(({ spot }) => spot)).size).toBe(4);
   });
 
@@ -295,7 +295,7 @@ describe('what could be fished', () => {
       { ...stop, name: 'Ditch bend', fromMin: 400, toMin: 460 },
       { ...stop, name: 'Long point', fromMin: 470, toMin: 520 },
     ];
-    const options = optionsOf(window, stops, null, 420, window.light);
+    const options = optionsOf(window, stops, null, 420, { light: window.light, tide: null });
     expect(new Set(options.map(({ spot }) => spot))).toEqual(new Set(['Ditch bend', 'Long point']));
     expect([...options].sort((a, b) => b.prior - a.prior)[0]?.spot).toBe('Ditch bend');
   });

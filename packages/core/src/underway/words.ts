@@ -1,7 +1,8 @@
 import { capital, nameOf } from '../contract/names.js';
 import type { TideStage } from '../contract/ids.js';
-import type { Fishing, LureChange } from '../contract/trips.js';
+import type { Fishing, LureChange, NoteTide } from '../contract/trips.js';
 import type { TideOfMoment } from './moment.js';
+import type { WayOut } from './way-out.js';
 import type { Candidate, EvidenceAttribute } from './evidence/fished.js';
 import type { Mattering, Move } from './evidence/next-move.js';
 import { say, type UnitSystem } from '../units/units.js';
@@ -61,6 +62,33 @@ const STAGE_WORDS: Readonly<Record<TideStage, string>> = {
 export const tideWords = ({ stage, next }: TideOfMoment): string =>
   next ? `${STAGE_WORDS[stage]}, ${next.kind} water in ${sayStretch(next.inMin * 60_000)}` : STAGE_WORDS[stage];
 
+const STAGE_OF_NOTE: Readonly<Record<TideStage, string>> = {
+  rising: 'on the flood',
+  'high-slack': 'slack at high water',
+  falling: 'on the fall',
+  'low-slack': 'slack at low water',
+};
+
+/** The tide of a note: `on the fall, 2 h 11 before low water`. */
+export const noteTideWords = ({ stage, next, inMin }: NoteTide): string =>
+  STAGE_OF_NOTE[stage] +
+  (next && inMin !== undefined && (stage === 'rising' || stage === 'falling')
+    ? `, ${sayStretch(inMin * 60_000)} before ${next} water`
+    : '');
+
+/** Sooner than this the way out is spoken of. */
+const SPOKEN_MIN = 60;
+
+/** The way out of a stop in a line; null where there is time enough. */
+export function wayOutWords({ isOpen, changesInMin }: WayOut): string | null {
+  if (!isOpen) {
+    const opens = changesInMin === null ? 'when the tide has risen' : `in ${sayStretch(changesInMin * 60_000)}`;
+    return `The way out is shut; it opens ${opens}.`;
+  }
+  if (changesInMin === null || changesInMin > SPOKEN_MIN) return null;
+  return `The way out shuts in ${sayStretch(changesInMin * 60_000)}.`;
+}
+
 const LIGHT_WORDS = { low: 'low light', rising: 'the morning', high: 'high sun', falling: 'the afternoon' } as const;
 
 function attributeWords(attribute: EvidenceAttribute, of: Candidate, units: UnitSystem): string {
@@ -80,6 +108,8 @@ function attributeWords(attribute: EvidenceAttribute, of: Candidate, units: Unit
       return `Pace near ${say('speed', of.paceMps, units)}`;
     case 'light':
       return capital(LIGHT_WORDS[of.light]);
+    case 'tide':
+      return of.tide ? STAGE_WORDS[of.tide] : 'This tide';
   }
 }
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { seededNumbers } from '../../testing/random';
-import { backward, cholesky, forward } from './cholesky';
+import { seededNumbers } from '../../numbers/seeded';
+import { backward, cholesky, forward } from '../../numbers/cholesky';
 import type { Block, Candidate } from './fished';
 import { coder, covariance, DAY_VARIANCE, HOUR_VARIANCE, likeIn, VARIANCE } from './kernel';
 import { mattering, moveBetween, nextMove, preferences, type Underway } from './next-move';
@@ -18,6 +18,7 @@ const POINT: Candidate = {
   trim: null,
   paceMps: 0.7,
   light: 'low',
+  tide: null,
   prior: 1,
 };
 const FLAT: Candidate = {
@@ -74,6 +75,23 @@ describe('how alike things are', () => {
     expect(likeIn('trim', POINT, POINT)).toBe(0);
     expect(likeIn('depth', POINT, { ...POINT, depthM: 2.2 })).toBeGreaterThan(0.9);
     expect(likeIn('category', POINT, { ...POINT, category: 'suspending-jerkbait' })).toBe(0.5);
+  });
+
+  it('learns that the bite goes with the stage of the tide, and says nothing of it where there is none', () => {
+    const day = (of: (at: number) => 'falling' | 'low-slack' | null) =>
+      Array.from({ length: 8 }, (_, at) => {
+        const tide = of(at);
+        return block({ ...POINT, tide }, at % 2 ? 0 : 2, { atMin: 400 + at * 30 });
+      });
+    const tidal = day((at) => (at % 2 ? 'low-slack' : 'falling'));
+    const told = mattering(knownAfter(...tidal), { ...POINT, tide: 'falling' }, 640);
+    const tide = told.find(({ attribute }) => attribute === 'tide');
+    expect(tide!.times).toBeGreaterThan(1.1);
+    const slack = mattering(knownAfter(...tidal), { ...POINT, tide: 'low-slack' }, 640);
+    expect(slack.find(({ attribute }) => attribute === 'tide')!.times).toBeLessThan(0.95);
+    expect(mattering(knownAfter(...day(() => null)), POINT, 640).map(({ attribute }) => attribute)).not.toContain(
+      'tide',
+    );
   });
 
   it('adds up to the covariance, which fades with the hours', () => {

@@ -1,6 +1,6 @@
-import type { CategoryId, Cover, Light, Role, Structure } from '../../contract/ids.js';
+import type { CategoryId, Cover, Light, Role, Structure, TideStage } from '../../contract/ids.js';
 
-/** What is fished at once: where, how deep, by what, with what, how fast, in which light. */
+/** What is fished at once: where, how deep, by what, with what, how fast, in which light and tide. */
 export interface Fished {
   /** A place with an id of its own; null where it has none. */
   readonly spot: string | null;
@@ -15,6 +15,8 @@ export interface Fished {
   /** How fast the lure moves, pauses included, metres a second. */
   readonly paceMps: number;
   readonly light: Light;
+  /** Null where there is no tide, or where it is not known. */
+  readonly tide: TideStage | null;
 }
 
 /** A stretch of fishing and what it brought. Effort counts, not fish alone: no bite in an hour is news. */
@@ -42,5 +44,6 @@ export const EVIDENCE_ATTRIBUTES = [
   'trim',
   'pace',
   'light',
+  'tide',
 ] as const;
 export type EvidenceAttribute = (typeof EVIDENCE_ATTRIBUTES)[number];

@@ -13,6 +13,7 @@ export const VARIANCE: Readonly<Record<EvidenceAttribute, number>> = {
   trim: 0.1,
   pace: 0.2,
   light: 0.1,
+  tide: 0.2,
 };
 /** How good the day is altogether, and how that wanders from hour to hour. */
 export const DAY_VARIANCE = 0.7;
@@ -58,6 +59,8 @@ export function likeIn(attribute: EvidenceAttribute, a: Fished, b: Fished): numb
       return bell(Math.log((a.paceMps + SOFT_PACE_MPS) / (b.paceMps + SOFT_PACE_MPS)), PACE_LOG);
     case 'light':
       return a.light === b.light ? 1 : 0;
+    case 'tide':
+      return same(a.tide, b.tide);
   }
 }
 
@@ -84,6 +87,7 @@ export interface Coded {
   readonly role: number;
   readonly trim: number;
   readonly light: number;
+  readonly tide: number;
   /** Logarithms, in the lengths over which they are alike. */
   readonly depth: number;
   readonly pace: number;
@@ -106,7 +110,7 @@ export function coder(): (fished: Fished, atMin: number) => Coded {
     codes.set(word, codes.size);
     return codes.size - 1;
   };
-  return ({ spot, structure, cover, category, role, trim, light, depthM, paceMps }, atMin) => ({
+  return ({ spot, structure, cover, category, role, trim, light, tide, depthM, paceMps }, atMin) => ({
     atMin,
     spot: code(spot),
     structure: code(structure),
@@ -115,6 +119,7 @@ export function coder(): (fished: Fished, atMin: number) => Coded {
     role: code(role),
     trim: code(trim),
     light: code(light),
+    tide: code(tide),
     depth: Math.log(depthM + SOFT_DEPTH_M) / DEPTH_LOG,
     pace: Math.log(paceMps + SOFT_PACE_MPS) / PACE_LOG,
     attributeUp: Math.exp(atMin / ATTRIBUTE_LENGTH_MIN),
@@ -150,6 +155,7 @@ export function covariance(a: Coded, b: Coded): number {
   else if (a.role === b.role) shared += VARIANCE.category * SAME_ROLE;
   if (a.trim === b.trim) shared += VARIANCE.trim;
   if (a.light === b.light) shared += VARIANCE.light;
+  if (a.tide === b.tide) shared += VARIANCE.tide;
   const hour = DAY_VARIANCE + HOUR_VARIANCE * early.hourUp * late.hourDown;
   const school = sameThing(a, b) ? SCHOOL_VARIANCE * early.schoolUp * late.schoolDown : 0;
   return shared * early.attributeUp * late.attributeDown + hour + school;

@@ -1,4 +1,4 @@
-import { backward, cholesky, dot, forward, squared, type LowerTriangle } from './cholesky.js';
+import { backward, cholesky, dot, forward, squared, type LowerTriangle } from '../../numbers/cholesky.js';
 import type { Block, Candidate, EvidenceAttribute, Fished } from './fished.js';
 import { attributeCovariance, coder, covariance, likeIn, type Coded } from './kernel.js';
 

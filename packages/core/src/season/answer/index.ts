@@ -1,9 +1,9 @@
-import { nameOf } from '../contract/names.js';
-import type { Phase } from '../contract/ids.js';
-import { dateOf } from '../day/calendar.js';
-import { phaseShares } from './plan-day.js';
-import type { SeasonYear } from './year.js';
-import type { SeasonZone } from './zone-year.js';
+import { nameOf } from '../../contract/names.js';
+import type { Phase } from '../../contract/ids.js';
+import { dateOf } from '../../day/calendar.js';
+import { phaseShares } from '../plan-day.js';
+import type { SeasonYear } from '../year.js';
+import type { SeasonZone } from '../zone-year.js';
 
 const MONTHS = 'January February March April May June July August September October November December'.split(' ');
 

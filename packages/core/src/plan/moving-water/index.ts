@@ -1,0 +1,1 @@
+export { movingWater, type FeedingWindow, type MovingWater } from './moving-water.js';

@@ -1,0 +1,1 @@
+export { SPECIES_LIKES, speciesToday, type SpeciesLikes, type SpeciesToday } from './species.js';
