@@ -4,7 +4,7 @@ import { writtenReadings } from './written.js';
 import { ferrow, FORMER_WATERS, id, ternHollow } from './waters.js';
 
 /** Raised whenever the demo data changes, so that an older demo book is made anew. */
-export const DEMO_VERSION = 6;
+export const DEMO_VERSION = 7;
 
 const plan = (name: string, water: Water, date: string, more: Record<string, unknown>): PlanDraft => ({
   name,
@@ -66,6 +66,8 @@ export { weatherDays, weatherHours, FORECAST_DAYS } from './outside/days.js';
 export { trueLake, LAYER_M, type TrueCourse, type TrueZone } from './outside/lake.js';
 export { forecastAt, issueMs, weatherAt, type Climate, type Hour } from './outside/weather.js';
 export { gaugeHours } from './outside/gauge.js';
+export { gaugeError, type GaugeError } from './outside/gauge-error.js';
+export { tideGaugeLevels, trueSurgeM } from './outside/tide-gauge.js';
 export { DEMO_NOW } from './clock.js';
 export { seeded } from './random.js';
 export { demoCharts, type DemoChart } from './chart/index.js';

@@ -105,6 +105,8 @@ export const ternHollow: Water = {
       ],
       meanLevelM: 0.52,
       datum: 'mean lower low water',
+      // The sea lies to the south of it.
+      seaDeg: 180,
       origin: { source: 'made up for the demo', licence: 'free of rights' },
     },
     zones: [

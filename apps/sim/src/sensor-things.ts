@@ -1,4 +1,5 @@
 import { FERROW_CLIMATE, gaugeHours, TERN_CLIMATE, weatherAt, type Climate } from '@inky-shoal/demo';
+import { seaGauge } from './sea-gauge.js';
 import { Router, type Request } from 'express';
 
 const HOUR_MS = 3_600_000;
@@ -68,7 +69,10 @@ function observations(
   return { value, more: left > PAGE };
 }
 
-/** A gauge as a SensorThings service gives it: `/v1.1/Things(1)`, its Datastreams, their Observations page by page. */
+/**
+ * A gauge as a SensorThings service gives it: `/v1.1/Things(1)`, its Datastreams, their Observations page by page; and
+ * `/v1.1/Things(3)`, the gauge of tidal water, in one page.
+ */
 export function sensorThings(): Router {
   const router = Router();
   const page = (request: Request, climate: Climate, thing: string, stream: number, skip: number) => {
@@ -81,6 +85,24 @@ export function sensorThings(): Router {
     const origin = `${request.protocol}://${request.get('host') ?? ''}`;
     return { value, next: more ? origin + next : undefined };
   };
+  router.get(/^\/v1\.1\/Things\(3\)\/Datastreams$/, (request, response) => {
+    const times = asked(request);
+    const levels = times ? seaGauge(times.fromMs, times.toMs) : [];
+    response.json({
+      value: [
+        {
+          '@iot.id': '30',
+          name: 'Water level',
+          unitOfMeasurement: { name: 'foot', symbol: 'ft' },
+          ObservedProperty: { name: 'Water level' },
+          Observations: levels.map(({ atMs, levelM }) => ({
+            phenomenonTime: new Date(atMs).toISOString(),
+            result: Number((GAUGE_ZERO_FT + levelM / M_PER_FOOT).toFixed(2)),
+          })),
+        },
+      ],
+    });
+  });
   router.get(/^\/v1\.1\/Things\((\d)\)\/Datastreams$/, (request, response) => {
     const thing = String((request.params as unknown as Record<string, string>)['0']);
     const climate = CLIMATES[thing];

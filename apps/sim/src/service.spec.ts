@@ -48,6 +48,15 @@ describe('the stand-ins', () => {
     expect(gauge.levelM.length).toBe(24 * 4 + 15);
     expect(gauge.turbidityNtu.every((value) => value !== null && value > 0)).toBe(true);
   });
+  it('serve a gauge of tidal water on the coast alone, with its silence', async () => {
+    const coast = (await ask(`/tide-gauge?${QUERY.replace('35.9', '30.1')}`)).body as { levelM: (number | null)[] };
+    expect(coast.levelM).toHaveLength((24 * 4 + 14) * 4 + 1);
+    const told = coast.levelM.filter((level) => level !== null);
+    expect(told.length).toBeGreaterThan(0.8 * coast.levelM.length);
+    expect(Math.max(...told) - Math.min(...told)).toBeGreaterThan(0.6);
+    const lake = (await ask(`/tide-gauge?${QUERY}`)).body as { levelM: (number | null)[] };
+    expect(lake.levelM.every((level) => level === null)).toBe(true);
+  });
   it('have another weather on the coast', async () => {
     const coast = await ask(`/weather?${QUERY.replace('35.9', '30.1')}`);
     expect(coast.body).not.toEqual((await ask(`/weather?${QUERY}`)).body);

@@ -2,6 +2,7 @@ import { instant, toShown, type GaugeHours, type UnitSystem } from '@inky-shoal/
 import { FERROW_CLIMATE, gaugeHours, TERN_CLIMATE, weatherHours, type Climate } from '@inky-shoal/demo';
 import express, { type Express, type Request, type Response } from 'express';
 import * as z from 'zod';
+import { seaGauge } from './sea-gauge.js';
 import { sensorThings } from './sensor-things.js';
 
 const HOUR_MS = 3_600_000;
@@ -42,6 +43,27 @@ function gauge(climate: Climate, fromMs: number, nowMs: number): GaugeHours {
   };
 }
 
+const QUARTER_MS = HOUR_MS / 4;
+
+/** Levels of the gauge of tidal water up to now, by the quarter hour; null where it was silent. Inland there is none. */
+function tideGauge(climate: Climate, fromMs: number, nowMs: number) {
+  const first = Math.ceil(fromMs / QUARTER_MS) * QUARTER_MS;
+  const levels = new Map(
+    (climate === TERN_CLIMATE ? seaGauge(first, nowMs) : []).map(({ atMs, levelM }) => [atMs, levelM]),
+  );
+  const count = Math.max(1, Math.floor((nowMs - first) / QUARTER_MS) + 1);
+  return {
+    source: 'tide gauge stand-in',
+    issuedAt: new Date(nowMs).toISOString(),
+    firstAt: new Date(first).toISOString(),
+    stepMin: 15,
+    levelM: Array.from({ length: count }, (_, at) => {
+      const levelM = levels.get(first + at * QUARTER_MS);
+      return levelM === undefined ? null : Math.round(levelM * 1000) / 1000;
+    }),
+  };
+}
+
 const hourlyColumn = (values: readonly (number | null)[], shown: (value: number) => number = (value) => value) =>
   values.map((value) => (value === null ? null : Math.round(shown(value) * 100) / 100));
 
@@ -79,7 +101,7 @@ function hourly(climate: Climate, fromMs: number, nowMs: number, units: UnitSyst
 
 /**
  * Stand-ins for what lies outside: `/weather` and `/gauge`, asked with latitude, longitude, from and now, and
- * `/hourly`, the same weather in the open layout, in the units asked for; a gauge as SensorThings. Everything
+ * `/hourly`, the same weather in the open layout, in the units asked for; `/tide-gauge`; gauges as SensorThings. Everything
  * they say is made up from a seed; the same question gets the same answer.
  */
 export function standIns(): Express {
@@ -107,6 +129,7 @@ export function standIns(): Express {
   app.get('/weather', answer(weatherHours));
   app.get('/gauge', answer(gauge));
   app.get('/hourly', answer(hourly));
+  app.get('/tide-gauge', answer(tideGauge));
   app.use(sensorThings());
   return app;
 }

@@ -52,7 +52,7 @@ const LURES: readonly { readonly category: CategoryId; readonly role: Role; read
 const DEPTHS_M = [1, 2, 4, 7] as const;
 
 /** How much levels of each attribute truly differ where it matters, as the deviation of a logarithm. */
-const TRUE_SD: Readonly<Record<Exclude<EvidenceAttribute, 'trim' | 'light'>, number>> = {
+const TRUE_SD: Readonly<Record<Exclude<EvidenceAttribute, 'trim' | 'light' | 'tide'>, number>> = {
   spot: 0.6,
   structure: 0.45,
   cover: 0.4,
@@ -118,7 +118,7 @@ export function drawWorld(seed: number, kind: WorldKind): World {
   const candidates = things.map((thing, at): Candidate => {
     const knows = kind === 'plan-is-wrong' ? -0.3 : PLAN_KNOWS;
     const logPrior = knows * suits(thing, morning) + PLAN_ERRS * normal(random);
-    return { id: String(at), trim: null, light: 'low', ...thing, prior: Math.exp(logPrior) };
+    return { id: String(at), trim: null, light: 'low', tide: null, ...thing, prior: Math.exp(logPrior) };
   });
   return {
     kind,
