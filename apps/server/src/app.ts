@@ -68,6 +68,10 @@ export function createApp({ books, share, logger, webDir, dataDir, allowedHosts 
     next();
   });
   // Tracks, beds and trips are larger than other bodies: these routes read their own.
+  app.use('/api/books/:book', async (request, _response, next) => {
+    await books.whenInPlace(request.params.book);
+    next();
+  });
   app.use('/api', chartRoutes(books), tripRoutes(books), jsonBody(BODY_LIMIT));
   app.get('/api/health', (_request, response) => {
     response.json({ status: 'ok', engineVersion: ENGINE_VERSION });

@@ -211,7 +211,15 @@ describe('a book that is damaged', () => {
     writeFileSync(file(), harm(readFileSync(file())));
     await start();
     expect(await notices()).not.toEqual([]);
-    expect((await server!.call('POST', `/api/books/own/backups/${name}/restore`)).status).toBe(204);
+    // What is asked meanwhile waits for the book, and is answered by the one or the other.
+    const back = server!.call('POST', `/api/books/own/backups/${name}/restore`);
+    const asked: Promise<{ status: number }>[] = [];
+    for (let each = 0; each < 20; each++) {
+      asked.push(server!.call('GET', '/api/books/own'));
+      await new Promise((resolve) => setTimeout(resolve, 5));
+    }
+    expect((await back).status).toBe(204);
+    expect((await Promise.all(asked)).map(({ status }) => status)).not.toContain(503);
     expect(await get<unknown[]>(`/waters/${id(1)}/readings`)).toHaveLength(300);
     expect((await get<SavedPlanSummary[]>('/plans')).map(({ name: each }) => each).sort()).toEqual([
       'Plan 1',

@@ -1,4 +1,4 @@
-import { tideDay, type NearStation, type TideStation } from '@inky-shoal/core/tide';
+import { CurrentStation, tideDay, type NearStation, type TideStation } from '@inky-shoal/core/tide';
 import { testServer, type TestServer } from './testing/running.js';
 
 const made = (id: string, more: object) => ({
@@ -29,7 +29,15 @@ const STATIONS = [
     license: { type: 'cc-by-nc-4.0', commercial_use: false, url: '' },
   }),
   made('a/3', { chart_datum: undefined, datums: {}, harmonic_constituents: [] }),
-  made('a/4', { kind: 'current' }),
+  made('a/4', { kind: 'current', harmonic_constituents: [] }),
+  made('a/5', {
+    kind: 'current',
+    current: { flood_direction: 40, ebb_direction: 220, mean_flow: 0.2 },
+    harmonic_constituents: [
+      { name: 'M2', amplitude: 2, phase: 322.3 },
+      { name: 'S4', amplitude: 0, phase: 0 },
+    ],
+  }),
 ];
 // The package itself can only be imported, and its stations are real places: what matters here is what is made of them.
 jest.mock(
@@ -110,4 +118,16 @@ it.each([
 
 it('has no station where nothing is known to reckon with, nor one of currents', async () => {
   for (const id of ['a/3', 'a/4', 'nobody']) expect((await get(`/tide-station?id=${id}`)).status).toBe(404);
+});
+
+it('tells the stations of currents that can be reckoned, in metres a second', async () => {
+  const { body } = await get('/tide-stations?latitude=30.1&longitude=-88.4&kind=current');
+  expect((body as NearStation[]).map(({ id }) => id)).toEqual(['a/5']);
+  const one = CurrentStation.parse((await get('/current-station?id=a%2F5')).body);
+  expect(one.constituents).toEqual([{ name: 'M2', amplitudeMps: 1.0289, phaseDeg: 322.3 }]);
+  expect(one.meanMps).toBeCloseTo(0.1029, 4);
+  expect([one.floodDeg, one.ebbDeg]).toEqual([40, 220]);
+  expect((await get('/current-station?id=a%2F4')).status).toBe(404);
+  expect((await get('/current-station?id=a%2F1')).status).toBe(404);
+  expect((await get('/tide-stations?latitude=30.1&longitude=-88.4&kind=wave')).status).toBe(422);
 });

@@ -1,4 +1,4 @@
-import { isTemplate, type OutsidePart } from '@inky-shoal/core';
+import { isTemplate, type OutsidePart } from '@inky-shoal/core/contract/outside-addresses';
 import { askPatiently, RETRY_POLICY, type RetryPolicy, type ServiceAddress } from './ask-patiently.js';
 import type { HoursReader } from './hours-reader.js';
 import { SourceFailure, type DaysTold, type OutsideQuery } from './source.js';
@@ -26,7 +26,7 @@ export class HttpSource {
   /** @param kind which hours are asked for: the last part of the address, too */
   constructor(
     private readonly at: ServiceAddress,
-    private readonly kind: 'weather' | 'gauge',
+    private readonly kind: 'weather' | 'gauge' | 'tide-gauge',
     private readonly reader: HoursReader,
     private readonly retryPolicy: RetryPolicy = RETRY_POLICY,
   ) {

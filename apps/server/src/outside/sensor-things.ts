@@ -21,6 +21,8 @@ export class SensorThingsSource {
     private readonly at: ServiceAddress,
     private readonly reader: HoursReader,
     private readonly retryPolicy: RetryPolicy = RETRY_POLICY,
+    /** What is wanted of it: all that it observes as days, or its levels by the quarter hour. */
+    private readonly as: 'sensor-things' | 'sensor-things-levels' = 'sensor-things',
   ) {
     this.name = new URL(at.address).host;
   }
@@ -42,7 +44,7 @@ export class SensorThingsSource {
       whole.push({ ...stream, [OBSERVATIONS]: Array.isArray(here) ? [...(here as unknown[]), ...more] : here });
     }
     const text = JSON.stringify({ value: whole });
-    const read = await this.reader.read({ as: 'sensor-things', text, timeZone: place.timeZone, now });
+    const read = await this.reader.read({ as: this.as, text, timeZone: place.timeZone, now });
     if (!read.ok) throw this.unread(read.words);
     return { ...read, source: read.source ?? this.name };
   }

@@ -1,4 +1,5 @@
 import type { GaugeDay, Place, WeatherDay } from '@inky-shoal/core';
+import type { LevelDay } from '@inky-shoal/core/tide';
 
 /** What is asked of a source: hours at a place from a moment on, as known at another. */
 export interface OutsideQuery {
@@ -11,7 +12,7 @@ export interface OutsideQuery {
 export interface DaysTold {
   readonly source: string;
   readonly issuedAt: string;
-  readonly days: readonly (WeatherDay | GaugeDay)[];
+  readonly days: readonly (WeatherDay | GaugeDay | LevelDay)[];
 }
 
 /** Why a source gave nothing, in a sentence for the user. */

@@ -3,7 +3,7 @@ import { inBatches } from '../db/in-batches.js';
 import type { Db } from '../db/open.js';
 import type { OutsideStateTable } from '../db/schema.js';
 
-export type OutsideKind = 'weather' | 'gauge';
+export type OutsideKind = 'weather' | 'gauge' | 'tide-gauge';
 
 /** How a source stood when it was last asked. */
 export interface KeptState {
@@ -67,6 +67,16 @@ export class OutsideRepository {
       .where('date', 'in', dates)
       .executeTakeFirstOrThrow();
     return Number(numDeletedRows);
+  }
+
+  /** Lets go of days before a date. */
+  async removeBefore(waterId: string, kind: OutsideKind, date: string): Promise<void> {
+    await this.db
+      .deleteFrom('outside_day')
+      .where('water_id', '=', waterId)
+      .where('kind', '=', kind)
+      .where('date', '<', date)
+      .execute();
   }
 
   async state(waterId: string, kind: OutsideKind): Promise<KeptState | undefined> {

@@ -1,8 +1,6 @@
 import {
   clientId,
   MAX_BATCH,
-  GaugeAddress,
-  OutsideAddress,
   PlanDraft,
   PlanRename,
   ReadingBatch,
@@ -12,6 +10,7 @@ import {
   WeatherDays,
   type Water,
 } from '@inky-shoal/core';
+import { GaugeAddress, OutsideAddress } from '@inky-shoal/core/contract/outside-addresses';
 import { Router, text } from 'express';
 import * as z from 'zod';
 import { changeOf } from '../http/change.js';
@@ -121,6 +120,10 @@ export function bookRoutes(books: Library): Router {
   router.get('/books/:book/waters/:id/outside', async (request, response) => {
     const book = bookOf(request);
     response.json(await book.outside.at(await waterOf(book, idOf(request)), request.query['ask'] === '1'));
+  });
+  router.get('/books/:book/waters/:id/tide-gauge', async (request, response) => {
+    const book = bookOf(request);
+    response.json(await book.tideGauge.at(await waterOf(book, idOf(request)), request.query['ask'] === '1'));
   });
   router.post(
     '/books/:book/waters/:id/weather',

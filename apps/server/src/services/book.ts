@@ -27,7 +27,9 @@ import type { HoursReader } from '../outside/hours-reader.js';
 import type { RetryPolicy } from '../outside/ask-patiently.js';
 import { NoticeService } from './notices.js';
 import { InstrumentService, type LineRetryPolicy } from './instruments.js';
+import { OutsideQuestions } from './outside-questions.js';
 import { OutsideService } from './outside.js';
+import { TideGaugeService } from './tide-gauge.js';
 
 /** Where the outside is asked, unless the book says otherwise. */
 export interface OutsideOptions {
@@ -49,10 +51,12 @@ export class BookService {
   readonly charts: ChartRepository;
   readonly trips: TripRepository;
   readonly outside: OutsideService;
+  readonly tideGauge: TideGaugeService;
   readonly instruments: InstrumentService;
   readonly notices: NoticeService;
   readonly history: HistoryRepository;
   readonly setAside: SetAsideRepository;
+  private readonly questions: OutsideQuestions;
   private readonly facts: FactRepository;
   private readonly db: Db;
   private readonly unread = new Unread();
@@ -84,14 +88,11 @@ export class BookService {
       lastBackup && { name: lastBackup.name, at: lastBackup.at },
       () => this.now(),
     );
-    this.outside = new OutsideService(
-      new OutsideRepository(db),
-      this.facts,
-      { bookNow: () => this.clock.now, machineNow: systemNow },
-      address,
-      reader,
-      retryPolicy,
-    );
+    const outside = new OutsideRepository(db);
+    const clock = { bookNow: () => this.clock.now, machineNow: systemNow };
+    this.questions = new OutsideQuestions(outside, clock);
+    this.outside = new OutsideService(outside, this.facts, this.questions, clock, address, reader, retryPolicy);
+    this.tideGauge = new TideGaugeService(outside, this.outside, this.questions, clock, reader, retryPolicy);
     this.instruments = new InstrumentService(this.facts, () => this.now(), lineRetryPolicy, boat);
   }
 
@@ -178,7 +179,7 @@ export class BookService {
 
   async close(): Promise<void> {
     this.instruments.close();
-    await this.outside.settle();
+    await this.questions.settle();
     await this.backups.settle();
     await closeBook(this.db, this.dataDir, this.id);
   }

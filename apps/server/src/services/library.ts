@@ -48,6 +48,8 @@ export class Library {
   private daily: NodeJS.Timeout | undefined;
   private looking: Promise<void> = Promise.resolve();
   private closed = false;
+  /** Books that are being put in place. */
+  private readonly comingInPlace = new Map<string, Promise<void>>();
 
   private constructor(
     private readonly options: LibraryOptions,
@@ -76,6 +78,11 @@ export class Library {
     }
     library.lookAfterBackups();
     return library;
+  }
+
+  /** Waits until a book lies in its place: it is away for a moment while it is put back to a backup. */
+  async whenInPlace(id: string): Promise<void> {
+    await this.comingInPlace.get(id);
   }
 
   /** @throws BookAway while it is put back to a backup */
@@ -136,8 +143,21 @@ export class Library {
     await this.putInPlace(id, coming, 'before-import');
   }
 
-  /** Puts a book that lies ready in place of the one that is open. */
+  /** Puts a book that lies ready in place of the one that is open; what is asked of it meanwhile waits. */
   private async putInPlace(id: Book, coming: string, reason: 'before-restore' | 'before-import'): Promise<void> {
+    const done = this.swap(id, coming, reason);
+    this.comingInPlace.set(
+      id,
+      done.catch(() => undefined),
+    );
+    try {
+      await done;
+    } finally {
+      this.comingInPlace.delete(id);
+    }
+  }
+
+  private async swap(id: Book, coming: string, reason: 'before-restore' | 'before-import'): Promise<void> {
     const before = this.book(id);
     const file = this.fileOf(id);
     const saved = await before.backups.make(reason).catch(() => null);

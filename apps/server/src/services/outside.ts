@@ -1,15 +1,10 @@
+import { GaugeDay, type OutsideAt, type Water, WeatherDay, type WeatherDays } from '@inky-shoal/core';
 import {
   type GaugeAddress,
-  GaugeDay,
   isTemplate,
   type OutsideAddress,
-  type OutsideAt,
   type OutsideFound,
-  type OutsideState,
-  type Water,
-  WeatherDay,
-  type WeatherDays,
-} from '@inky-shoal/core';
+} from '@inky-shoal/core/contract/outside-addresses';
 import type { HoursReader } from '../outside/hours-reader.js';
 import type { RetryPolicy, ServiceAddress } from '../outside/ask-patiently.js';
 import { HttpSource } from '../outside/http-source.js';
@@ -18,16 +13,11 @@ import { onKnownZero } from '../outside/level-zero.js';
 import { SensorThingsSource } from '../outside/sensor-things.js';
 import { SourceFailure, type DaysTold } from '../outside/source.js';
 import type { FactRepository } from '../repositories/facts.js';
-import type { KeptState, OutsideKind, OutsideRepository } from '../repositories/outside.js';
+import type { OutsideRepository } from '../repositories/outside.js';
+import type { OutsideClock, OutsideQuestions } from './outside-questions.js';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
-/** What was brought within the hour is fresh. */
-const FRESH_MS = HOUR_MS;
-/** After a failure nobody asks again by itself for so long. */
-const REST_MS = 60_000;
-/** A page waits so long for fresh figures before it gets the kept ones. */
-const WAIT_MS = 1500;
 /** The first question goes back so far: two winters. */
 const FIRST_DAYS_BACK = 560;
 /** Later ones ask again for the last days, which may have been put right since. */
@@ -45,25 +35,15 @@ const GAUGE_PRIVATE = 'gauge-private';
 /** Gives days of one kind. */
 type Source = Pick<HttpSource, 'name' | 'days'>;
 
-const NEVER: KeptState = { source: null, issuedAt: null, answeredAt: null, askedAt: null, failure: null };
-
-export interface OutsideClock {
-  /** What counts as now in the book. */
-  readonly bookNow: () => string;
-  /** Time of the machine, for ages of what is kept. */
-  readonly machineNow: () => Date;
-}
-
 /**
  * Weather and gauge at the waters of one book. What was brought is kept, so that everything goes on with it when the
  * outside is silent, slow or sends nonsense; how old it is and what went wrong is told with it.
  */
 export class OutsideService {
-  private readonly underway = new Map<string, Promise<void>>();
-
   constructor(
     private readonly kept: OutsideRepository,
     private readonly facts: FactRepository,
+    private readonly questions: OutsideQuestions,
     private readonly clock: OutsideClock,
     /** Address of the service where the book names none of its own. */
     private readonly usualAddress: string | null,
@@ -154,7 +134,7 @@ export class OutsideService {
   }
 
   /** Who is asked for a kind; null where nobody is. */
-  private async sourceOf(kind: OutsideKind): Promise<Source | null> {
+  private async sourceOf(kind: 'weather' | 'gauge'): Promise<Source | null> {
     const gauge = kind === 'gauge' ? await this.gauge() : null;
     if (gauge) return new SensorThingsSource(gauge, this.reader, this.retryPolicy);
     const service = await this.service();
@@ -169,8 +149,8 @@ export class OutsideService {
       this.refresh(water, 'gauge', ask),
     ]);
     return {
-      weather: { ...(await this.stateOf(water, 'weather')), asking: weather },
-      gauge: { ...(await this.stateOf(water, 'gauge')), asking: gauge },
+      weather: { ...(await this.questions.stateOf(water.id, 'weather')), asking: weather },
+      gauge: { ...(await this.questions.stateOf(water.id, 'gauge')), asking: gauge },
       weatherDays: await this.kept.days(water.id, 'weather', WeatherDay),
       gaugeDays: await this.kept.days(water.id, 'gauge', GaugeDay),
     };
@@ -198,85 +178,37 @@ export class OutsideService {
     return this.kept.removeDays(water.id, 'weather', dates);
   }
 
-  /** Waits for questions that are on their way. */
-  async settle(): Promise<void> {
-    await Promise.all(this.underway.values());
-  }
-
-  private async stateOf(water: Water, kind: OutsideKind): Promise<Omit<OutsideState, 'asking'>> {
-    const { source, issuedAt, answeredAt, failure } = (await this.kept.state(water.id, kind)) ?? NEVER;
-    return { source, issuedAt, answeredAt, failure };
-  }
-
   /** @returns whether the question is still on its way */
-  private async refresh(water: Water, kind: OutsideKind, ask: boolean): Promise<boolean> {
+  private async refresh(water: Water, kind: 'weather' | 'gauge', ask: boolean): Promise<boolean> {
     const source = await this.sourceOf(kind);
-    if (source === null) return false;
-    const key = `${water.id} ${kind}`;
-    let question = this.underway.get(key);
-    if (!question) {
-      if (!ask && !(await this.isDue(water, kind))) return false;
-      question = this.askSource(water, kind, source).finally(() => this.underway.delete(key));
-      this.underway.set(key, question);
-    }
-    let timer: NodeJS.Timeout | undefined;
-    const outOfTime = new Promise<boolean>((resolve) => {
-      timer = setTimeout(() => resolve(true), WAIT_MS);
-    });
-    const waiting = await Promise.race([question.then(() => false), outOfTime]);
-    clearTimeout(timer);
-    return waiting;
+    return source !== null && this.questions.refresh(water.id, kind, ask, () => this.bring(water, kind, source));
   }
 
-  private async isDue(water: Water, kind: OutsideKind): Promise<boolean> {
-    const { answeredAt, askedAt, failure } = (await this.kept.state(water.id, kind)) ?? NEVER;
-    // A moment that lies ahead was told by a clock that was wrong: it says nothing of how long ago that was.
-    const since = (at: string | null) => {
-      const passed = at ? this.clock.machineNow().getTime() - Date.parse(at) : Infinity;
-      return passed < 0 ? Infinity : passed;
-    };
-    return failure === null ? since(answeredAt) > FRESH_MS : since(askedAt) > REST_MS;
-  }
-
-  /** Asks, and keeps the answer or what went wrong. Never rejects: a silent outside is nothing unusual. */
-  private async askSource(water: Water, kind: OutsideKind, source: Source): Promise<void> {
-    try {
-      const now = this.clock.bookNow();
-      const told = await source.days({ place: water.place, from: await this.from(water, kind, now), now });
-      // A gauge with a zero of its own goes on from the level that is known.
-      const days =
-        source instanceof SensorThingsSource
-          ? onKnownZero(told.days as readonly GaugeDay[], await this.kept.days(water.id, kind, GaugeDay))
-          : told.days;
-      await this.keep(water, kind, source.name, { ...told, days });
-    } catch (error) {
-      const before = (await this.kept.state(water.id, kind)) ?? NEVER;
-      const failure = error instanceof SourceFailure ? error.message : 'The answer could not be kept';
-      await this.kept.keepState(water.id, kind, { ...before, askedAt: this.clock.machineNow().toISOString(), failure });
-      if (!(error instanceof SourceFailure)) throw error;
-    }
+  /** Asks a source, and keeps what it told. */
+  private async bring(water: Water, kind: 'weather' | 'gauge', source: Source): Promise<void> {
+    const now = this.clock.bookNow();
+    const told = await source.days({ place: water.place, from: await this.from(water, kind, now), now });
+    // A gauge with a zero of its own goes on from the level that is known.
+    const days =
+      source instanceof SensorThingsSource
+        ? onKnownZero(told.days as readonly GaugeDay[], await this.kept.days(water.id, kind, GaugeDay))
+        : told.days;
+    await this.keep(water, kind, source.name, { ...told, days });
   }
 
   private async keep(
     water: Water,
-    kind: OutsideKind,
+    kind: 'weather' | 'gauge',
     name: string,
     { source, issuedAt, days }: DaysTold,
   ): Promise<number> {
     if (!days.length) throw new SourceFailure(`${name} has no whole day of figures`);
-    const machineNow = this.clock.machineNow().toISOString();
-    await this.kept.keep(water.id, kind, days, {
-      source,
-      issuedAt,
-      answeredAt: machineNow,
-      askedAt: machineNow,
-      failure: null,
-    });
+    await this.kept.keep(water.id, kind, days, this.questions.answered(source, issuedAt));
     return days.length;
   }
 
   /** Where the question begins: at first two winters back, later with the last days that are known for sure. */
-  private async from(water: Water, kind: OutsideKind, now: string): Promise<string> {
+  private async from(water: Water, kind: 'weather' | 'gauge', now: string): Promise<string> {
     const known =
       kind === 'weather'
         ? (await this.kept.days(water.id, kind, WeatherDay)).filter((day) => day.kind === 'observed')

@@ -1,5 +1,5 @@
 import type { stations } from '@neaps/tide-database';
-import { constituentName, type NearStation, type TideStation } from '@inky-shoal/core/tide';
+import { constituentName, type CurrentStation, type NearStation, type TideStation } from '@inky-shoal/core/tide';
 
 type KnownStation = (typeof stations)[number];
 
@@ -31,6 +31,21 @@ const nameOf = ({ name, region, country }: KnownStation): string =>
 
 const licenceOf = ({ license }: KnownStation): string =>
   `${license.type}${license.commercial_use ? '' : ', not for commercial use'}`;
+
+/** Who measured it, under which licence, with the notice that its publishers ask for. */
+function originOf({
+  source,
+  attribution,
+  epoch,
+  licence,
+}: Pick<KnownStation, 'source' | 'attribution' | 'epoch'> & { licence: string }): TideStation['origin'] {
+  return {
+    source: source.name.slice(0, 200),
+    licence: licence.slice(0, 80),
+    notice: attribution,
+    epoch: epoch ? `${epoch.start.slice(0, 4)} to ${epoch.end.slice(0, 4)}` : undefined,
+  };
+}
 
 function offsetsOf({ offsets }: KnownStation): TideStation['offsets'] {
   if (!offsets) return undefined;
@@ -65,29 +80,56 @@ function asStation(station: KnownStation): TideStation {
     meanLevelM: isKnown ? rounded(mean - zero, 4) : 0,
     datum: isKnown ? (DATUM_NAMES[chart_datum as string] ?? (chart_datum as string)) : 'mean sea level',
     offsets: offsetsOf(station),
-    origin: {
-      source: source.name.slice(0, 200),
-      licence: licenceOf(station).slice(0, 80),
-      notice: attribution,
-      epoch: epoch ? `${epoch.start.slice(0, 4)} to ${epoch.end.slice(0, 4)}` : undefined,
-    },
+    origin: originOf({ source, attribution, epoch, licence: licenceOf(station) }),
   };
 }
 
-/** The stations of tides nearest to a place, the nearest first. */
-export async function stationsNear(latitude: number, longitude: number, most: number): Promise<NearStation[]> {
+/** A knot in metres a second: the unit of the database's currents. */
+const KNOT_MPS = 1852 / 3600;
+
+/** A station of currents with constituents of its own, in metres a second. */
+function asCurrent(station: KnownStation): CurrentStation {
+  const { current, harmonic_constituents, source, attribution, epoch } = station;
+  return {
+    name: nameOf(station),
+    constituents: harmonic_constituents
+      .filter(({ name, amplitude }) => amplitude > 0 && constituentName(name) !== undefined)
+      .map(({ name, amplitude, phase }) => ({
+        name,
+        amplitudeMps: rounded(amplitude * KNOT_MPS, 4),
+        phaseDeg: rounded(phase, 2),
+      })),
+    meanMps: rounded((current?.mean_flow ?? 0) * KNOT_MPS, 4),
+    floodDeg: current?.flood_direction,
+    ebbDeg: current?.ebb_direction,
+    origin: originOf({ source, attribution, epoch, licence: licenceOf(station) }),
+  };
+}
+
+/** What is asked for: stations of tides, or of currents that can be reckoned. */
+export type StationKind = 'tide' | 'current';
+
+const isOf =
+  (wanted: StationKind) =>
+  ({ kind, harmonic_constituents }: KnownStation): boolean =>
+    kind === wanted && (wanted === 'tide' || harmonic_constituents.some(({ amplitude }) => amplitude > 0));
+
+/** The stations of tides or of currents nearest to a place, the nearest first. */
+export async function stationsNear(
+  { latitude, longitude }: { readonly latitude: number; readonly longitude: number },
+  most: number,
+  kind: StationKind = 'tide',
+): Promise<NearStation[]> {
   const { near } = await database();
-  return near({ latitude, longitude, maxResults: most, filter: ({ kind }) => kind === 'tide' }).map(
-    ([station, distanceKm]) => ({
-      id: station.id,
-      name: nameOf(station),
-      latitude: rounded(station.latitude, 5),
-      longitude: rounded(station.longitude, 5),
-      distanceKm: rounded(distanceKm, 1),
-      source: station.source.name,
-      licence: licenceOf(station),
-    }),
-  );
+  return near({ latitude, longitude, maxResults: most, filter: isOf(kind) }).map(([station, distanceKm]) => ({
+    id: station.id,
+    name: nameOf(station),
+    latitude: rounded(station.latitude, 5),
+    longitude: rounded(station.longitude, 5),
+    distanceKm: rounded(distanceKm, 1),
+    source: station.source.name,
+    licence: licenceOf(station),
+  }));
 }
 
 /** A station of tides by its id; undefined where there is none, or nothing to reckon with. */
@@ -96,5 +138,14 @@ export async function stationOf(id: string): Promise<TideStation | undefined> {
   const known = stationsById.get(id);
   if (!known || known.kind !== 'tide') return undefined;
   const station = asStation(known);
+  return station.constituents.length ? station : undefined;
+}
+
+/** A station of currents by its id; undefined where there is none, or nothing to reckon with. */
+export async function currentOf(id: string): Promise<CurrentStation | undefined> {
+  const { stationsById } = await database();
+  const known = stationsById.get(id);
+  if (!known || !isOf('current')(known)) return undefined;
+  const station = asCurrent(known);
   return station.constituents.length ? station : undefined;
 }

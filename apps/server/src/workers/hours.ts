@@ -5,16 +5,19 @@ import {
   daysOfWeather,
   guessWeatherMapping,
   isHourlyLayout,
+  levelsOfSensorThings,
   readHourlyLayout,
   readSensorThings,
   readTable,
   readWeather,
   TableProblem,
 } from '@inky-shoal/core/formats';
+import { type LevelDay, levelDays, levelsOfColumn, TideGaugeColumn } from '@inky-shoal/core/tide';
 
 /** A text of hourly figures, as a file or a service gave it. */
 export interface HoursText {
-  readonly as: 'weather-csv' | 'weather-json' | 'gauge-json' | 'sensor-things';
+  readonly as:
+    'weather-csv' | 'weather-json' | 'gauge-json' | 'tide-gauge-json' | 'sensor-things' | 'sensor-things-levels';
   readonly text: string;
   readonly timeZone: string;
   /** Hours after this count as forecast, in a file. */
@@ -28,7 +31,7 @@ export type HoursRead =
       /** As the text names it; null where it does not. */
       readonly source: string | null;
       readonly issuedAt: string;
-      readonly days: readonly (WeatherDay | GaugeDay)[];
+      readonly days: readonly (WeatherDay | GaugeDay | LevelDay)[];
     }
   | { readonly ok: false; readonly why: 'no-json' | 'file' | 'shape'; readonly words: string };
 
@@ -62,6 +65,17 @@ function hoursIn({ as, text, timeZone, now }: HoursText): HoursRead {
     if (!read.ok) return { ...read, why: 'shape' };
     const days = daysOfGauge({ ...read.hours, source: as }, timeZone);
     return { ok: true, source: null, issuedAt: read.hours.issuedAt, days };
+  }
+  if (as === 'sensor-things-levels') {
+    const read = levelsOfSensorThings(body, now);
+    if (!read.ok) return { ...read, why: 'shape' };
+    return { ok: true, source: null, issuedAt: now, days: levelDays(read.levels) };
+  }
+  if (as === 'tide-gauge-json') {
+    const column = parse(TideGaugeColumn, body);
+    if (!column.ok) return refused(column.problems);
+    const { source, issuedAt } = column.value;
+    return { ok: true, source, issuedAt, days: levelDays(levelsOfColumn(column.value)) };
   }
   if (as === 'weather-json' && isHourlyLayout(body)) {
     const read = readHourlyLayout(body, { timeZone, now });
