@@ -9,6 +9,11 @@ export const routes: Routes = [
     title: 'The other side',
     loadComponent: () => import('./sheet/beside.view').then((m) => m.BesideView),
   },
+  {
+    path: 'sheet/species',
+    title: 'Two kinds of fish',
+    loadComponent: () => import('./sheet/species.view').then((m) => m.SpeciesView),
+  },
   { path: 'water', title: 'Water', loadComponent: () => import('./water/water.view').then((m) => m.WaterView) },
   { path: 'rig', title: 'Rods', loadComponent: () => import('./rig/rig.view').then((m) => m.RigView) },
   { path: 'rig/boxes', title: 'Boxes', loadComponent: () => import('./rig/boxes/boxes.view').then((m) => m.BoxesView) },

@@ -298,6 +298,20 @@ describe('what was read before the server went away', () => {
     expect(states).toEqual(['ready', 'ready']);
   });
 
+  it('goes on standing while it is read anew, however long that takes', async () => {
+    jest.useFakeTimers();
+    const waters = TestBed.inject(WatersService);
+    const states: string[] = [];
+    waters.waters$.subscribe(({ state }) => states.push(state));
+    await jest.advanceTimersByTimeAsync(400);
+    list().flush([WATER]);
+    waters.reload();
+    await jest.advanceTimersByTimeAsync(400);
+    list().flush([WATER]);
+    jest.useRealTimers();
+    expect(states).toEqual(['loading', 'ready', 'ready']);
+  });
+
   it('says so in words where it cannot be read, after asking again twice', async () => {
     jest.useFakeTimers();
     const waters = TestBed.inject(WatersService);

@@ -18,6 +18,7 @@ const TINTS: Tints = {
     [9, 9, 9],
   ],
   land: [200, 200, 200],
+  dry: [250, 250, 250],
 };
 const CONDITIONS = Conditions.parse(INPUT);
 
@@ -108,7 +109,7 @@ describe('charts beside the page', () => {
     expect(over(chart.bestAt(first, 'us'))).toEqual(hour.spots);
     expect(over(chart.spotAt(lonLat(30, 30), first, 'us'))).toBeTruthy();
     expect(over(chart.alike(hour.spots[0]!.cell, first, 'us'))).toBeDefined();
-    expect((await chart.tint(TINTS, first)) instanceof Uint8ClampedArray).toBe(true);
+    expect((await chart.hourAt(TINTS, first)).tint instanceof Uint8ClampedArray).toBe(true);
   });
 });
 

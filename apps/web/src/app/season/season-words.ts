@@ -64,6 +64,9 @@ const OVERLAYS = [
   ['shad-spawn', 'the shad spawn is on'],
   ['cold-front', 'a cold front is just through'],
   ['run-off', 'run-off comes in'],
+  ['bait-leaving', 'bait leaves the marsh'],
+  ['flood-on-grass', 'the tide goes over the grass'],
+  ['cold-kill', 'the cold stuns fish on the flats'],
 ] as const;
 
 /** What is known of a zone on a day, in words. */

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { dateOf, nameOf, sayComing, sayDay, sayDays, seasonAnswer, type SeasonZone } from '@inky-shoal/core';
+import { dateOf, nameOf, type SeasonZone } from '@inky-shoal/core';
+import { sayComing, sayDay, sayDays, seasonAnswer } from '@inky-shoal/core/season/answer';
 import { filter, map, scan, take } from 'rxjs';
 import { ButtonDirective } from 'primeng/button';
 import { capital } from '../sheet/words';

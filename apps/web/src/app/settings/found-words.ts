@@ -1,4 +1,4 @@
-import type { OutsideFound } from '@inky-shoal/core';
+import type { OutsideFound } from '@inky-shoal/core/contract/outside-addresses';
 import { sayDate } from '../ui/dates';
 
 /** What an address was found to give, in sentences. */

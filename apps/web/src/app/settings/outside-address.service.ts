@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { GaugeAddress, OutsideAddress, OutsideFound } from '@inky-shoal/core';
+import { GaugeAddress, OutsideAddress, OutsideFound } from '@inky-shoal/core/contract/outside-addresses';
 import { map, type Observable, tap } from 'rxjs';
 import { ApiService } from '../base/api.service';
 import { BookService } from '../base/book.service';

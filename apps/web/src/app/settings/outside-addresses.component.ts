@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { OutsideFound } from '@inky-shoal/core';
+import type { OutsideFound } from '@inky-shoal/core/contract/outside-addresses';
 import { catchError, EMPTY, filter, type Observable, switchMap, tap } from 'rxjs';
 import { BookService } from '../base/book.service';
 import type { KeptAddress } from '../base/loaded';

@@ -2,12 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { SCHOOL_SIDES, type SchoolId, type SchoolSide } from '@inky-shoal/core';
-import { combineLatest, EMPTY, filter, map, switchMap } from 'rxjs';
+import { map } from 'rxjs';
 import { ButtonDirective } from 'primeng/button';
 import { PlanLinesComponent } from '../plans/plan-lines.component';
 import { linesOf } from '../plans/plan-lines';
-import { PlannerService } from '../base/planner/planner.service';
 import { SettingsService } from '../base/settings.service';
+import { BesideService } from './beside.service';
 import { DayService } from './day.service';
 import { saySide } from './school-words';
 
@@ -41,10 +41,8 @@ import { saySide } from './school-words';
 })
 export class BesideView {
   private readonly day = inject(DayService);
-  private readonly planner = inject(PlannerService);
   private readonly router = inject(Router);
-  private readonly settings = inject(SettingsService);
-  private readonly units = toSignal(this.settings.units$, { requireSync: true });
+  private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
 
   /** A school and its other side, from the address. */
   readonly school = input.required<string>();
@@ -61,24 +59,10 @@ export class BesideView {
   });
 
   protected readonly pair = toSignal(
-    combineLatest([
-      toObservable(this.choice),
-      this.day.planned$.pipe(filter((planned) => planned !== null)),
-      this.settings.units$,
-    ]).pipe(
-      switchMap(([choice, { conditions, day }, units]) => {
-        if (!choice) return EMPTY;
-        const other = { ...conditions, schools: { ...conditions.schools, [choice.school]: choice.side } };
-        return this.planner.plan(other, units).pipe(
-          map(
-            ({ plan }) =>
-              [
-                { conditions, plan: day.plan },
-                { conditions: other, plan },
-              ] as const,
-          ),
-        );
-      }),
+    inject(BesideService).pair(
+      toObservable(this.choice).pipe(
+        map((choice) => choice && (({ schools }) => ({ schools: { ...schools, [choice.school]: choice.side } }))),
+      ),
     ),
   );
   protected readonly lines = computed(() => {

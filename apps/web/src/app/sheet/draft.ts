@@ -111,10 +111,20 @@ export function seasonDraft(
     input: {
       ...base.input,
       ...conditionsOn(year, zone, date, outside.weatherDays),
+      recentRainMm: water.discipline === 'inshore' ? rainUntil(outside.weatherDays, date) : undefined,
       readings: undefined,
       maxDepthM: told?.maxDepthM ?? water.maxDepthM,
     },
   };
+}
+
+/** Rain of so many days, the last one first, as far as it is known. */
+const RAIN_DAYS = 21;
+
+function rainUntil(days: WaterSeason['outside']['weatherDays'], date: number): number[] | undefined {
+  const byDate = new Map(days.map((each) => [each.date, each.rainMm]));
+  const rain = Array.from({ length: RAIN_DAYS }, (_, back) => byDate.get(dateOf(date - back)));
+  return rain.some((mm) => mm !== undefined) ? rain.map((mm) => mm ?? 0) : undefined;
 }
 
 const LATELY_MS = 45 * DAY_MS;
@@ -140,6 +150,7 @@ const ESTIMATED = [
   'windMps',
   'windFromDeg',
   'front',
+  'recentRainMm',
 ] as const satisfies readonly (keyof ConditionsInput)[];
 
 const isEstimate = ({ typed = [] }: Draft, field: keyof ConditionsInput): boolean => !typed.includes(field);

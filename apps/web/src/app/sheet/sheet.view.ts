@@ -17,6 +17,7 @@ import { DayService } from './day.service';
 import { AdviceComponent } from './advice/advice.component';
 import { DayTableComponent } from './day-table.component';
 import { DecidingComponent } from './deciding.component';
+import { MovingWaterComponent } from './moving-water.component';
 import { SavePlanService } from './save-plan.service';
 import { SavePlanComponent } from './save-plan.component';
 import { SheetChartComponent } from './chart/sheet-chart.component';
@@ -36,6 +37,7 @@ import { isChangedSince, nextName } from './draft';
     DecidingComponent,
     FirstDayComponent,
     FoldComponent,
+    MovingWaterComponent,
     RodsOnSheetComponent,
     RouterLink,
     RunOnSheetComponent,

@@ -1,6 +1,9 @@
 import { TestBed } from '@angular/core/testing';
 import type { Water } from '@inky-shoal/core';
-import { BehaviorSubject, filter, firstValueFrom } from 'rxjs';
+import { type TideGaugeAt, tideHeights } from '@inky-shoal/core/tide';
+import { BehaviorSubject, filter, firstValueFrom, lastValueFrom, of, take, throwError, timeout } from 'rxjs';
+import { ApiService } from '../base/api.service';
+import { BookService } from '../base/book.service';
 import type { Loaded } from '../base/loaded';
 import { WatersService } from '../waters/waters.service';
 import type { Draft } from './draft';
@@ -35,12 +38,22 @@ const day = (more: Partial<Draft['input']>, of: Partial<Draft> = {}): Draft => (
   ...of,
   input: { discipline: 'inshore', date: '2027-06-18', place: PLACE, surfaceTempC: 27, ...more },
 });
+const NOW = '2027-06-17T18:00:00Z';
+let gauge: TideGaugeAt | null = null;
 const withTide = (draft: Draft) => firstValueFrom(TestBed.inject(TideService).withTide(draft));
 const noStation = () => waters$.next({ state: 'ready', value: [{ ...BAY, tideStation: null }] });
 
 beforeEach(() => {
   waters$.next({ state: 'ready', value: [BAY] });
-  TestBed.configureTestingModule({ providers: [{ provide: WatersService, useValue: { waters$ } }] });
+  gauge = null;
+  localStorage.clear();
+  TestBed.configureTestingModule({
+    providers: [
+      { provide: WatersService, useValue: { waters$ } },
+      { provide: BookService, useValue: { book: 'demo', clock$: of({ now: NOW, fixed: true }) } },
+      { provide: ApiService, useValue: { get: () => (gauge ? of(gauge) : throwError(() => new Error('away'))) } },
+    ],
+  });
 });
 
 it('goes from midnight on, and from some hours before hours that cross midnight', async () => {
@@ -77,10 +90,54 @@ it('changes when another station is taken', async () => {
     .withTide(day({}))
     .pipe(filter(({ hourlyTide }) => !!hourlyTide))
     .subscribe(({ hourlyTide }) => levels.push(Math.max(...hourlyTide!.map(({ levelM }) => levelM))));
-  await new Promise((resolve) => setTimeout(resolve, 50));
+  await new Promise((resolve) => setTimeout(resolve, 200));
   const station = { ...BAY.tideStation!, meanLevelM: 2 };
   waters$.next({ state: 'ready', value: [{ ...BAY, tideStation: station }] });
-  await new Promise((resolve) => setTimeout(resolve, 50));
+  await new Promise((resolve) => setTimeout(resolve, 200));
   expect(levels).toHaveLength(2);
   expect(levels[1]! - levels[0]!).toBeCloseTo(1.5, 2);
+});
+
+describe('a gauge', () => {
+  /** Fourteen days of the table and so much over it. */
+  const reads = (overM: number): TideGaugeAt => {
+    const days = Array.from({ length: 14 }, (_, at) => {
+      const date = new Date(Date.parse('2027-06-04T00:00:00Z') + at * 86_400_000).toISOString().slice(0, 10);
+      const quarterM = tideHeights(
+        BAY.tideStation!,
+        Date.parse(`${date}T00:00:00Z`),
+        Date.parse(`${date}T23:46:00Z`),
+        15,
+      );
+      return { date, quarterM: quarterM.map(({ levelM }) => levelM + overM) };
+    });
+    const state = { source: 'a gauge', issuedAt: NOW, answeredAt: NOW, failure: null, asking: false };
+    return { state, days, air: [] };
+  };
+  const settled = (draft: Draft) =>
+    lastValueFrom(
+      TestBed.inject(TideService)
+        .withTide(draft)
+        .pipe(take(2), timeout({ each: 3000, with: () => [] })),
+    );
+
+  it('has the day planned for the water as it is expected, and says how far that is from the table', async () => {
+    const table = await withTide(day({}));
+    expect(table.waterOverTableM).toBeUndefined();
+    gauge = reads(0.3);
+    const told = await settled(day({}));
+    expect(told.waterOverTableM).toBeGreaterThan(0.12);
+    expect(told.waterOverTableM).toBeLessThan(0.31);
+    expect(told.waterDoubtM).toBeGreaterThan(0);
+    expect(told.hourlyTide![0]!.levelM).toBeGreaterThan(table.hourlyTide![0]!.levelM + 0.1);
+    expect(table.tideSpringShare).toBe(told.tideSpringShare);
+  });
+
+  it('says nothing of a day that is far off, and goes on with what it said last where there is no signal', async () => {
+    gauge = reads(0.3);
+    await settled(day({}));
+    gauge = null;
+    expect((await withTide(day({}))).waterOverTableM).toBeGreaterThan(0.12);
+    expect((await withTide(day({ date: '2027-07-18' }))).waterOverTableM).toBeUndefined();
+  });
 });

@@ -27,8 +27,8 @@ const LAST_MIN = 2880;
 /** The stops of a run, as a trip has them. */
 const stopsOf = (run: Run | null | undefined) =>
   namedApart(
-    (run?.stops ?? []).map(({ name, depthM, lonLat, fromMin, toMin, structure, cover }) => {
-      return { name, depthM, lonLat, fromMin, toMin: Math.min(LAST_MIN, toMin), structure, cover };
+    (run?.stops ?? []).map(({ name, depthM, lonLat, fromMin, toMin, structure, cover, outByMin }) => {
+      return { name, depthM, lonLat, fromMin, toMin: Math.min(LAST_MIN, toMin), structure, cover, outByMin };
     }),
   );
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { nameOf, say, type UnitSystem } from '@inky-shoal/core';
-import { fishingWords, type Trip, type TripEvent } from '@inky-shoal/core/underway';
+import { fishingWords, noteTideWords, type Trip, type TripEvent } from '@inky-shoal/core/underway';
 import { ButtonDirective } from 'primeng/button';
 import { LEVEL_WORDS } from '../sheet/words';
 import { TripPhotoComponent } from './trip-photo.component';
@@ -71,6 +71,7 @@ export class TripLogComponent {
     if ('fishing' in event && event.fishing && event.kind !== 'fishing') {
       parts.push([fishingWords(event.fishing, units), event.fishing.spot].filter(Boolean).join(', '));
     }
+    if (event.tide) parts.push(noteTideWords(event.tide));
     const { surfaceTempC, depthM } = event.sensed ?? {};
     if (depthM !== undefined) parts.push(`${say('depth', depthM, units)} under the boat`);
     if (surfaceTempC !== undefined) parts.push(`water ${say('temp', surfaceTempC, units)}`);

@@ -1,6 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { capital, nameOf, say, sayRange, type PlanWindow, type UnitSystem } from '@inky-shoal/core';
-import { type Fishing, latestReading, tideOfMoment, tideWords, TRIM_WORDS, type Trip } from '@inky-shoal/core/underway';
+import {
+  type Fishing,
+  latestReading,
+  tideOfMoment,
+  tideWords,
+  TRIM_WORDS,
+  type Trip,
+  wayOutOf,
+  wayOutWords,
+} from '@inky-shoal/core/underway';
 import { ButtonDirective } from 'primeng/button';
 import { ON_TOP_M } from '../sheet/words';
 import { sayDepth, sayWhere } from './underway-words';
@@ -24,6 +33,9 @@ const REASONS_SHOWN = 3;
     }
     p {
       font-size: 1.1rem;
+    }
+    .problem:empty {
+      display: none;
     }
     .row {
       display: flex;
@@ -51,6 +63,14 @@ export class TripNowComponent {
     const { conditions } = this.trip().plan ?? {};
     const tide = conditions && tideOfMoment(conditions, this.minute());
     return tide ? tideWords(tide) : null;
+  });
+  /** The way out of the stop where one is, when it is about to shut or has shut. */
+  protected readonly out = computed(() => {
+    const { begin, plan } = this.trip();
+    const spot = this.fishing()?.spot;
+    const stop = begin.stops.find(({ name }) => name === spot);
+    const way = stop && wayOutOf(stop, plan?.conditions ?? {}, this.minute());
+    return way ? (wayOutWords(way) ?? '') : '';
   });
   protected readonly lure = computed(() => capital(nameOf(this.fishing()?.category ?? '')));
   protected readonly where = computed(() => sayWhere(this.fishing() as Fishing));

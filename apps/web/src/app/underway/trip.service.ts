@@ -17,6 +17,7 @@ import {
   reviewOf,
   type Trip,
   type TripEvent,
+  tideOfNote,
   tripOf,
   type TripPlan,
   tripsOf,
@@ -66,6 +67,9 @@ const TICK_MS = 15_000;
 export interface OtherPlan extends OffPlan {
   readonly day: PlannedDay;
 }
+
+/** Notes that say something of fish, bait or a place carry the tide with them. */
+const CARRY_TIDE: ReadonlySet<TripEvent['kind']> = new Set(['contact', 'bait', 'birds', 'mark']);
 
 const isCurrent = (trip: Trip): boolean => trip.state !== 'over' || trip.review === null;
 
@@ -315,16 +319,17 @@ export class TripService {
   private async tap(said: NewTripEvent, trip = this.trip): Promise<TripEvent | null> {
     if (!trip) return null;
     try {
-      return await this.add(trip.id, said, this.nowOf(trip));
+      return await this.add(trip.id, said, this.nowOf(trip), trip);
     } catch (error) {
       this.notices.say((error as Error).message);
       return null;
     }
   }
 
-  private async add(tripId: string, said: NewTripEvent, atMs: number): Promise<TripEvent> {
+  private async add(tripId: string, said: NewTripEvent, atMs: number, trip?: Trip): Promise<TripEvent> {
     const sensed = this.instruments.sensed();
-    const event = await this.log.add(tripId, sensed ? { ...said, sensed } : said, atMs);
+    const tide = CARRY_TIDE.has(said.kind) && trip ? tideOfNote(trip, atMs) : undefined;
+    const event = await this.log.add(tripId, { ...said, ...(sensed && { sensed }), ...(tide && { tide }) }, atMs);
     this.tapped.next(event);
     return event;
   }

@@ -1,6 +1,14 @@
 import type { UnitSystem } from '@inky-shoal/core';
 import type { ChartFrame, ReadingStep } from '@inky-shoal/core/chart';
-import { ChartSession, type ChartDay, type PlacedSpot, type RunRequest, type SpotFilter } from '@inky-shoal/core/spots';
+import {
+  ChartSession,
+  type ChartDay,
+  type Homeward,
+  type PlacedSpot,
+  type RunRequest,
+  type SpotFilter,
+  type TidalHour,
+} from '@inky-shoal/core/spots';
 import { transfer } from 'comlink';
 import { depthLines, heatPixels, soundings, tintPixels, type ChartWindow, type Rgb, type Tints } from './drawing';
 
@@ -12,8 +20,12 @@ export interface HourPicture {
   readonly minute: number;
   readonly heat: ChartPicture;
   readonly spots: readonly PlacedSpot[];
-  /** How far the tide stands over the water's level, metres. */
-  readonly tideM: number;
+}
+
+/** What the tide does at an hour, null where there is none, and the depths that it makes. */
+export interface ChartHour {
+  readonly tide: TidalHour | null;
+  readonly tint: ChartPicture;
 }
 
 /**
@@ -34,11 +46,16 @@ export class ChartApi {
     return { minutes: this.opened.minutes(), wet: this.opened.wet() };
   }
 
-  /** Depths are those of a minute: on tidal water they change with it. */
-  async tint(tints: Tints, minute: number): Promise<ChartPicture> {
+  /** The depths of a minute, and the tide that changes them, before its places are judged. */
+  async hourAt(tints: Tints, minute: number): Promise<ChartHour> {
     const { opened } = this;
-    const pixels = tintPixels(opened.grid, opened.depthsAt(minute), tints, (cell) => opened.isGuess(cell));
-    return handedOver(await this.drawn(pixels));
+    const tide = opened.tideAt(minute);
+    const pixels = tintPixels(opened.grid, opened.depthsAt(minute), tints, {
+      isGuess: (cell) => opened.isGuess(cell),
+      tide: tide ? { ...tide, highM: opened.depthsAtHigh() } : undefined,
+    });
+    const tint = await this.drawn(pixels);
+    return transfer({ tide, tint }, handles(tint));
   }
 
   contours(depthsM: readonly number[], minute: number, window: ChartWindow) {
@@ -55,9 +72,9 @@ export class ChartApi {
 
   /** An hour's places and its picture in a colour. */
   async scanAt(minute: number, filter: SpotFilter, units: UnitSystem, colour: Rgb): Promise<HourPicture> {
-    const { heat, ...found } = this.opened.scanAt(minute, filter, units);
+    const { heat, spots } = this.opened.scanAt(minute, filter, units);
     const picture = await this.drawn(heatPixels(heat, colour));
-    return transfer({ ...found, minute, heat: picture }, handles(picture));
+    return transfer({ spots, minute, heat: picture }, handles(picture));
   }
 
   /** The best places of an hour alone. */
@@ -71,6 +88,10 @@ export class ChartApi {
 
   alike(cell: number, minute: number, units: UnitSystem) {
     return this.opened.alike(cell, minute, units);
+  }
+
+  homes(cells: readonly number[], homeward: Homeward) {
+    return this.opened.homes(cells, homeward);
   }
 
   run(ask: RunRequest) {
@@ -91,4 +112,3 @@ export class ChartApi {
 
 const handles = (picture: ChartPicture): Transferable[] =>
   picture instanceof Uint8ClampedArray ? [picture.buffer] : [picture];
-const handedOver = (picture: ChartPicture): ChartPicture => transfer(picture, handles(picture));

@@ -1,11 +1,11 @@
 import { inject, Injectable } from '@angular/core';
 import type { UnitSystem } from '@inky-shoal/core';
 import type { ChartFrame, ReadingStep } from '@inky-shoal/core/chart';
-import type { ChartDay, RunRequest, SpotFilter } from '@inky-shoal/core/spots';
+import type { ChartDay, Homeward, RunRequest, SpotFilter } from '@inky-shoal/core/spots';
 import { proxy, transfer } from 'comlink';
 import type { Observable } from 'rxjs';
 import type { ChartWindow, Rgb, Tints } from './drawing';
-import type { ChartPicture, HourPicture } from './chart-api';
+import type { ChartHour, HourPicture } from './chart-api';
 import { CHART_WORKER } from './chart-workers';
 
 /** Reads and judges charts in a worker of the page. */
@@ -17,8 +17,8 @@ export class ChartEngineService {
     this.worker.ask((chart) => chart.open(frame, transfer(bed, [bed.buffer as ArrayBuffer]), readM, proxy(begin)));
   prepare = (day: ChartDay, begin: (step: ReadingStep) => void) =>
     this.worker.ask((chart) => chart.prepare(day, proxy(begin)));
-  tint = (tints: Tints, minute: number): Observable<ChartPicture> =>
-    this.worker.ask((chart) => chart.tint(tints, minute));
+  hourAt = (tints: Tints, minute: number): Observable<ChartHour> =>
+    this.worker.ask((chart) => chart.hourAt(tints, minute));
   contours = (depthsM: readonly number[], minute: number, window: ChartWindow) =>
     this.worker.ask((chart) => chart.contours(depthsM, minute, window));
   soundings = (everyCells: number, minute: number, window: ChartWindow) =>
@@ -30,5 +30,6 @@ export class ChartEngineService {
     this.worker.ask((chart) => chart.spotAt(lonLat, minute, units));
   alike = (cell: number, minute: number, units: UnitSystem) =>
     this.worker.ask((chart) => chart.alike(cell, minute, units));
+  homes = (cells: readonly number[], homeward: Homeward) => this.worker.ask((chart) => chart.homes(cells, homeward));
   run = (ask: RunRequest) => this.worker.ask((chart) => chart.run(ask));
 }

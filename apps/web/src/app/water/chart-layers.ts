@@ -1,7 +1,18 @@
 import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { say, toShown, type Cover, type Structure } from '@inky-shoal/core';
-import { catchError, combineLatest, debounceTime, EMPTY, filter, map, of, switchMap, type Observable } from 'rxjs';
+import { toShown, type Cover, type Structure } from '@inky-shoal/core';
+import {
+  catchError,
+  combineLatest,
+  debounceTime,
+  distinctUntilChanged,
+  EMPTY,
+  filter,
+  map,
+  of,
+  switchMap,
+  type Observable,
+} from 'rxjs';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { readInk } from '../ui/ink';
@@ -9,7 +20,7 @@ import { ChartEngineService } from './chart-engine.service';
 import { ChartService, type ChartState, type OpenChart } from './chart.service';
 import { contoursIn, rgbOf, tintsOf } from './chart-tints';
 import type { ChartView, Contour, Sounding } from './map-picture';
-import { sayAnswer } from './spot-words';
+import { sayAnswer, sayTide } from './spot-words';
 
 /** Soundings stand this many pixels apart, and at least so many cells. */
 const SOUNDING_PX = 64;
@@ -62,18 +73,34 @@ export class ChartLayers {
     { initialValue: null },
   );
   readonly spots = computed(() => this.picture()?.spots ?? []);
-  /** How far the tide stands over the water's level, as finely as the chart shows it. */
-  private readonly tideM = computed(() => Math.round((this.picture()?.tideM ?? 0) / TIDE_STEP_M) * TIDE_STEP_M);
-  readonly tide = computed(() => {
-    if (!this.chart()?.conditions.tide && !this.tideM()) return null;
-    const tideM = this.picture()?.tideM ?? 0;
-    return `${tideM < 0 ? '−' : '+'}${say('depth', Math.abs(tideM), this.units())}`;
-  });
+  private readonly isTidal = computed(() => this.chart()?.conditions.discipline === 'inshore');
 
   private readonly shown$ = combineLatest([toObservable(this.chart), toObservable(this.units)]).pipe(
     map(([chart, units]) => chart && { chart, units }),
     filter((shown) => shown !== null),
   );
+  /**
+   * The tide of the hour and the depths that it makes: before the places of the hour are judged, which takes longer. Where
+   * there is no tide all hours have the same.
+   */
+  private readonly hour = toSignal(
+    combineLatest([this.shown$, toObservable(this.minute), toObservable(this.look)]).pipe(
+      map(([{ chart }, minute, look]) => ({ chart, minute: this.isTidal() ? minute : (chart.minutes[0] ?? 0), look })),
+      distinctUntilChanged((a, b) => a.chart === b.chart && a.minute === b.minute && a.look === b.look),
+      debounceTime(0),
+      switchMap(({ minute }) => this.orNotice(this.engine.hourAt(tintsOf(readInk(), this.isTidal()), minute))),
+    ),
+    { initialValue: null },
+  );
+  readonly tint = computed(() => this.hour()?.tint ?? null);
+  /** What the tide does at the hour, in words; null where there is none. */
+  readonly tide = computed(() => {
+    const tide = this.hour()?.tide;
+    return tide ? sayTide(tide, this.units()) : null;
+  });
+  /** How far the tide stands over the water's level, as finely as lines and figures show it. */
+  private readonly tideM = computed(() => Math.round((this.hour()?.tide?.aboveM ?? 0) / TIDE_STEP_M) * TIDE_STEP_M);
+
   /** What is shown of the depths, which the tide changes with the hour. */
   private readonly depths$ = combineLatest([this.shown$, toObservable(this.tideM)]).pipe(
     map(([shown]) => ({ ...shown, minute: this.minute() })),
@@ -97,13 +124,6 @@ export class ChartLayers {
       }),
     ),
     { initialValue: '' },
-  );
-  readonly tint = toSignal(
-    combineLatest([this.depths$, toObservable(this.look)]).pipe(
-      debounceTime(0),
-      switchMap(([{ minute }]) => this.orNotice(this.engine.tint(tintsOf(readInk()), minute))),
-    ),
-    { initialValue: null },
   );
   private readonly lines = toSignal(
     this.depthsInView$.pipe(

@@ -4,6 +4,12 @@ import type { Rgb, Tints } from './drawing';
 
 /** Depths at which tints change, metres: closer where it is shallow. */
 const TINTS_FROM_M = [0.9, 1.8, 3, 4.5, 6, 9, 12, 18] as const;
+/** On tidal ground they also part what is ankle and knee deep. */
+export const ANKLE_M = 0.25;
+export const KNEE_M = 0.5;
+/** There the shallow tints lie farther apart. */
+const SHALLOW_POWER = 0.6;
+const TIDAL_TINTS_FROM_M = [ANKLE_M, KNEE_M, ...TINTS_FROM_M] as const;
 /** How much of the way from light to dark the deepest tint goes: ink must still be read on it. */
 const DEEPEST = 0.85;
 /** Depths at which contours run, in the user's units; every second is drawn heavier and carries its figure. */
@@ -21,14 +27,18 @@ export function rgbOf(colour: string): Rgb {
 }
 
 /** Tints of the look in force, from the light of shoals to the ink of the deep. */
-export function tintsOf({ waterLight, waterDark, paper2 }: Pick<Ink, 'waterLight' | 'waterDark' | 'paper2'>): Tints {
+export function tintsOf(
+  { waterLight, waterDark, paper, paper2 }: Pick<Ink, 'waterLight' | 'waterDark' | 'paper' | 'paper2'>,
+  isTidal = false,
+): Tints {
+  const fromM = isTidal ? TIDAL_TINTS_FROM_M : TINTS_FROM_M;
   const [light, dark] = [rgbOf(waterLight), rgbOf(waterDark)];
-  const colours = [0, ...TINTS_FROM_M].map((_, band): Rgb => {
-    const share = (band / TINTS_FROM_M.length) * DEEPEST;
+  const colours = [0, ...fromM].map((_, band): Rgb => {
+    const share = (band / fromM.length) ** (isTidal ? SHALLOW_POWER : 1) * DEEPEST;
     const part = (at: 0 | 1 | 2) => Math.round(light[at] + (dark[at] - light[at]) * share);
     return [part(0), part(1), part(2)];
   });
-  return { fromM: TINTS_FROM_M, colours, land: rgbOf(paper2) };
+  return { fromM, colours, land: rgbOf(paper2), dry: rgbOf(paper) };
 }
 
 /** Where contours run in the user's units, metres, with the figure each carries. */

@@ -1,11 +1,12 @@
 import { computed, inject, Injectable, linkedSignal } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
-import type { PlacedSpot } from '@inky-shoal/core/spots';
-import { EMPTY, switchMap, type Observable } from 'rxjs';
+import type { PlacedSpot, WayHome } from '@inky-shoal/core/spots';
+import { combineLatest, distinctUntilChanged, EMPTY, map, of, switchMap, type Observable } from 'rxjs';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { ChartEngineService } from './chart-engine.service';
 import { ChartLayers } from './chart-layers';
+import { RunService } from './run.service';
 
 /** A spot, and those of the chart that are most like it. */
 interface Alike {
@@ -32,6 +33,24 @@ export class ChosenSpot {
   });
   readonly alike = this.likeness.asReadonly();
   readonly alikeSpots = computed(() => this.alike()?.found.map(({ spot }) => spot) ?? []);
+
+  private readonly runs = inject(RunService);
+  /** When the boat gets home from the spot that is read. */
+  readonly home = toSignal(
+    combineLatest([
+      toObservable(this.layers.chart),
+      toObservable(this.spot).pipe(
+        map((spot) => spot?.cell),
+        distinctUntilChanged(),
+      ),
+      this.runs.wish$,
+    ]).pipe(
+      switchMap(([chart, cell, boat]): Observable<WayHome | null> =>
+        chart && cell !== undefined ? this.layers.orNotice(this.runs.home(chart, cell, boat)) : of(null),
+      ),
+    ),
+    { initialValue: null },
+  );
 
   constructor() {
     // Another hour is another scan: what was chosen is looked at anew.

@@ -10,6 +10,17 @@ export interface Tints {
   readonly fromM: readonly number[];
   readonly colours: readonly Rgb[];
   readonly land: Rgb;
+  /** Ground that the tide has left dry. */
+  readonly dry: Rgb;
+}
+
+/** A tide as it is drawn: water that has just come, or that is about to go, is hatched. */
+export interface DrawnTide {
+  readonly way: 'flooding' | 'draining' | 'slack';
+  /** How deep that water is at most, metres. */
+  readonly edgeM: number;
+  /** Depths at the day's highest water. */
+  readonly highM: Float32Array;
 }
 
 /** The part of a chart that is in view: rows and columns, the last ones not included, and one in how many is looked at. */
@@ -40,33 +51,55 @@ const MIN_SOUNDING_M = 0.3;
 /** Where a bed is guessed, every so many cells a slanting line is left lighter. */
 const HATCH_CELLS = 5;
 const HATCH_SHARE = 0.45;
+/** What the tide brings or takes is hatched closer: one way as it comes, the other as it goes. */
+const TIDE_HATCH_CELLS = 3;
 
 /**
  * The chart's ground as pixels, a depth in steps, so that shoals and edges stand out. What is not known is left clear,
- * what is guessed is hatched.
+ * what is guessed is hatched. Ground that the tide leaves is as dry as paper, and its edge is hatched as it moves.
  */
 export function tintPixels(
   { values, cols }: Pick<Grid, 'values' | 'cols'>,
   depths: Float32Array,
-  { fromM, colours, land }: Tints,
-  isGuess: (cell: number) => boolean = () => false,
+  { fromM, colours, land, dry }: Tints,
+  { isGuess, tide }: { isGuess?: (cell: number) => boolean; tide?: DrawnTide | undefined } = {},
 ): Uint8ClampedArray<ArrayBuffer> {
   const pixels = new Uint8ClampedArray(depths.length * 4);
-  for (let cell = 0; cell < depths.length; cell++) {
-    const depth = depths[cell] as number;
-    if (!(depth > 0) && Number.isNaN(values[cell])) continue;
-    let band = 0;
-    while (band < fromM.length && depth >= (fromM[band] as number)) band++;
-    const [red, green, blue] = depth > 0 ? (colours[band] as Rgb) : land;
-    const hatched = ((cell % cols) + Math.floor(cell / cols)) % HATCH_CELLS === 0 && isGuess(cell);
-    const lighter = (part: number) => (hatched ? part + (255 - part) * HATCH_SHARE : part);
-    pixels[cell * 4] = lighter(red);
-    pixels[cell * 4 + 1] = lighter(green);
-    pixels[cell * 4 + 2] = lighter(blue);
-    pixels[cell * 4 + 3] = 255;
+  const words = new Int32Array(pixels.buffer);
+  // Every colour by its place in one list: those of the bands, land, and what the tide has left dry.
+  const tones = Int32Array.from([...colours, land, dry], wordOf);
+  const lighter = Int32Array.from([...colours, land, dry], (colour) => wordOf(colour.map(halfLight) as unknown as Rgb));
+  const fromDepths = Float32Array.from(fromM);
+  const [deepest, landTone, dryTone] = [colours.length - 1, colours.length, colours.length + 1];
+  // It comes as a wash that darkens, and goes as ground that shows through.
+  const comes = tide?.way === 'flooding';
+  const edgeM = tide?.edgeM ?? 0;
+  const slant = comes ? 1 : TIDE_HATCH_CELLS - 1;
+  // Beside a cell lies water of about its depth: the band is looked for from the last one on.
+  let band = 0;
+  for (let row = 0, cell = 0; cell < depths.length; row++) {
+    for (let col = 0, hatch = row % HATCH_CELLS; col < cols; col++, cell++, hatch++) {
+      if (hatch === HATCH_CELLS) hatch = 0;
+      const depth = depths[cell] as number;
+      let tone = landTone;
+      if (depth > 0) {
+        while (band < deepest && depth >= (fromDepths[band] as number)) band++;
+        while (band > 0 && depth < (fromDepths[band - 1] as number)) band--;
+        tone = band;
+        if (depth < edgeM && (col + slant * row) % TIDE_HATCH_CELLS === 0)
+          tone = comes ? Math.min(band + 2, deepest) : dryTone;
+      } else if (Number.isNaN(values[cell])) continue;
+      else if (tide && (tide.highM[cell] as number) > 0) tone = dryTone;
+      words[cell] = (isGuess && hatch === 0 && isGuess(cell) ? lighter[tone] : tones[tone]) as number;
+    }
   }
   return pixels;
 }
+
+/** A colour as one pixel that covers all: red first, as a canvas has it. */
+const wordOf = ([red, green, blue]: Rgb): number =>
+  (0xff << 24) | (Math.round(blue) << 16) | (Math.round(green) << 8) | Math.round(red);
+const halfLight = (part: number): number => part + (255 - part) * HATCH_SHARE;
 
 /** Weaker heat is not shown, of 255, and the least and most that what is shown covers. */
 const SHOWN_HEAT = 20;

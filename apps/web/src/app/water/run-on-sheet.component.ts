@@ -23,6 +23,7 @@ import { RunStopsComponent } from './run-stops.component';
     }
     <p class="no-print">
       <a class="plain" routerLink="/water">{{ run() ? 'On the chart' : 'Where on the chart' }}</a>
+      <a class="plain" routerLink="/sheet/species">Two kinds of fish side by side</a>
     </p>
   `,
   styles: `
@@ -33,6 +34,7 @@ import { RunStopsComponent } from './run-stops.component';
       display: inline-flex;
       align-items: center;
       padding-left: 0;
+      margin-right: 1rem;
     }
   `,
 })

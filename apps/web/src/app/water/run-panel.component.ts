@@ -32,7 +32,7 @@ import { SelectComponent } from '../ui/select.component';
 import { FoldComponent } from '../ui/fold.component';
 import { FieldComponent } from '../ui/field.component';
 import type { OpenChart } from './chart.service';
-import { rampsOf, RunService, SPEED_MPS, STAY_MIN } from './run.service';
+import { DRAUGHT_M, rampsOf, RunService, SPEED_MPS, STAY_MIN } from './run.service';
 import { KeptRuns } from '../sheet/kept-runs';
 import { SavePlanService } from '../sheet/save-plan.service';
 import { RunStopsComponent } from './run-stops.component';
@@ -72,6 +72,10 @@ export class RunPanelComponent {
   protected readonly stays = signal<ReadonlyMap<number, number>>(new Map());
   protected readonly speedUnit = computed(() => symbolOf('wind', this.units()));
   protected readonly speed = computed(() => plainFigure('wind', this.wish().speedMps, this.units()));
+  /** What the boat draws is asked where the tide can keep it. */
+  protected readonly isTidal = computed(() => this.chart().conditions.discipline === 'inshore');
+  protected readonly draughtUnit = computed(() => symbolOf('depth', this.units()));
+  protected readonly draught = computed(() => plainFigure('depth', this.wish().draughtM, this.units()));
   protected readonly place = sayPlace;
   protected readonly clock = clockOf;
   protected readonly run = toSignal(this.kept.run$, { initialValue: null });
@@ -85,7 +89,12 @@ export class RunPanelComponent {
       next: (ordered) => {
         if ('why' in ordered) return this.notices.say(ordered.why);
         this.saving.saveRun();
-        if (ordered.left) {
+        const { cutOff } = ordered;
+        if (cutOff) {
+          this.notices.say(
+            `The tide would keep this boat at ${cutOff === 1 ? 'one spot' : `${cutOff} spots`}: left out.`,
+          );
+        } else if (ordered.left) {
           this.notices.say(`${ordered.left} ${ordered.left === 1 ? 'spot does' : 'spots do'} not fit into the day.`);
         }
       },
@@ -112,6 +121,15 @@ export class RunPanelComponent {
       `Expected a speed of ${sayRange('wind', SPEED_MPS, this.units())}, got "${input.value.slice(0, 20)}".`,
     );
     input.value = this.speed();
+  }
+
+  protected setDraught(input: HTMLInputElement): void {
+    const draughtM = readQuantityIn(input.value, 'depth', this.units()) ?? Number.NaN;
+    if (draughtM >= DRAUGHT_M[0] && draughtM <= DRAUGHT_M[1]) return this.service.setPreferences({ draughtM });
+    this.notices.say(
+      `Expected what the boat draws, ${sayRange('depth', DRAUGHT_M, this.units())}, got "${input.value.slice(0, 20)}".`,
+    );
+    input.value = this.draught();
   }
 
   protected setHours(input: HTMLInputElement, of: WritableSignal<number>): void {

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import type { UnitSystem } from '@inky-shoal/core';
-import type { PlacedSpot } from '@inky-shoal/core/spots';
+import type { PlacedSpot, WayHome } from '@inky-shoal/core/spots';
 import { ButtonDirective } from 'primeng/button';
-import { sayGood, sayGround, sayLie, sayPlace } from './spot-words';
+import { sayGood, sayGround, sayLie, sayPlace, sayWayHome } from './spot-words';
 
 /** Reasons that are read at a glance. */
 const MAX_REASONS = 5;
@@ -15,6 +15,9 @@ const MAX_REASONS = 5;
   template: `
     <h2>{{ place(spot()) }}</h2>
     <p>{{ ground() }}. Good {{ good(spot()) }}.</p>
+    @if (home(); as home) {
+      <p [class.problem]="!home.open.length">{{ wayHome(home) }}</p>
+    }
     <p class="quiet">{{ lie() }}</p>
     <ul>
       @for (reason of reasons(); track reason.rule) {
@@ -53,6 +56,8 @@ const MAX_REASONS = 5;
 export class SpotCardComponent {
   readonly spot = input.required<PlacedSpot>();
   readonly units = input.required<UnitSystem>();
+  /** When the boat gets home from it; null where the tide has no say. */
+  readonly home = input<WayHome | null>(null);
   readonly onRun = input(false);
   readonly alikeWanted = output();
   readonly picked = output();
@@ -60,6 +65,7 @@ export class SpotCardComponent {
 
   protected readonly place = sayPlace;
   protected readonly good = sayGood;
+  protected readonly wayHome = sayWayHome;
 
   protected ground(): string {
     return sayGround(this.spot(), this.units());

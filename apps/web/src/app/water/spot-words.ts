@@ -1,5 +1,5 @@
 import { clockOf, nameOf, say, type UnitSystem } from '@inky-shoal/core';
-import type { PlacedSpot } from '@inky-shoal/core/spots';
+import type { PlacedSpot, TidalHour, WayHome } from '@inky-shoal/core/spots';
 import { capital, sayClock, sayHours, sayWay } from '../sheet/words';
 
 /** Farther than this, metres, deep water or a channel is no neighbour any more. */
@@ -49,6 +49,29 @@ export function sayLie(
   if (shaded) parts.push('in the shade');
   const guess = guessM ? ` No sounding within ${sayWay(guessM, units)}: the depth is a guess.` : '';
   return `${capital(parts.join(', '))}.${guess}`;
+}
+
+const pct = (share: number): string => `${Math.round(share * 20) * 5} %`;
+
+/** What the tide does on the chart: its level and its way, and what of the ground is wet. */
+export function sayTide(
+  { aboveM, riseMPerHour, way, flatsWet, mouths, mouthsWet }: TidalHour,
+  units: UnitSystem,
+): { readonly level: string; readonly ground: string } {
+  const level = `${aboveM < 0 ? '−' : '+'}${say('depth', Math.abs(aboveM), units)}`;
+  const pace = way === 'slack' ? 'slack' : `${way}, ${say('depth', Math.abs(riseMPerHour), units)} an hour`;
+  const mouth = mouths === 1 ? 'drain mouth' : 'drain mouths';
+  const running = mouthsWet === mouths ? (mouths === 1 ? 'The' : `All ${mouths}`) : `${mouthsWet} of ${mouths}`;
+  const drains = way === 'draining' ? ` ${running} ${mouth} ${mouthsWet === 1 ? 'runs' : 'run'} out.` : '';
+  return { level: `${level}, ${pace}`, ground: `Flats ${pct(flatsWet)} wet.${mouths ? drains : ''}` };
+}
+
+/** When the tide lets the boat home from a place. */
+export function sayWayHome({ open }: Pick<WayHome, 'open'>): string {
+  const [first, ...later] = open;
+  if (!first) return 'Way home: shut all day for what this boat draws.';
+  const again = later.map(({ fromMin, toMin }) => `${sayMinute(fromMin)} to ${sayMinute(toMin)}`);
+  return `Way home: open ${[`${sayMinute(first.fromMin)} to ${sayMinute(first.toMin)}`, ...again].join(', ')}.`;
 }
 
 /** A time of the day from its minute. */

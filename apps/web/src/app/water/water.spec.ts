@@ -37,7 +37,7 @@ import type { ChartMapEvents } from './chart-map';
 import { depthLines, heatPixels, soundings, tintPixels } from './drawing';
 import type { MapToolEvents } from './map-tools';
 import { RunOnSheetComponent } from './run-on-sheet.component';
-import { sayAnswer, sayGood, sayGround, sayLie, sayMinute, sayPlace } from './spot-words';
+import { sayAnswer, sayGood, sayGround, sayLie, sayMinute, sayPlace, sayTide, sayWayHome } from './spot-words';
 import { WaterView } from './water.view';
 
 /** What the page told the map to show; the map itself needs a canvas, which the test environment does not have. */
@@ -251,7 +251,11 @@ describe('the view of the chart', () => {
     expect(run?.stops[0]?.fromMin).toBeGreaterThanOrEqual(480);
     expect(run?.backMin).toBeLessThanOrEqual(720);
     expect(run?.line.at(-1)?.[0]).toBeCloseTo(lonLat(70, 60)[0], 3);
-    expect(await firstValueFrom(TestBed.inject(RunService).wish$)).toEqual({ stayMin: 20, speedMps: 8 });
+    expect(await firstValueFrom(TestBed.inject(RunService).wish$)).toEqual({
+      stayMin: 20,
+      speedMps: 8,
+      draughtM: 0.3,
+    });
     for (const [at, wrong, words] of [
       [0, '2', 'Expected from 5 to 480 minutes, got "2".'],
       [1, '90', 'Expected a speed of'],
@@ -424,11 +428,17 @@ describe('what is drawn', () => {
   it('takes colours from the look, darker the deeper', () => {
     expect(rgbOf('#0a1')).toEqual([0, 170, 17]);
     expect(rgbOf('#15242d')).toEqual([21, 36, 45]);
-    const { fromM, colours, land } = tintsOf({ waterLight: '#ffffff', waterDark: '#000000', paper2: '#123456' });
+    const inks = { waterLight: '#ffffff', waterDark: '#000000', paper: '#fedcba', paper2: '#123456' };
+    const { fromM, colours, land, dry } = tintsOf(inks);
     expect(colours).toHaveLength(fromM.length + 1);
     colours.slice(1).forEach(([red], at) => expect(red).toBeLessThan(colours[at]?.[0] ?? 0));
     expect(colours[0]).toEqual([255, 255, 255]);
-    expect(land).toEqual([0x12, 0x34, 0x56]);
+    expect([land, dry]).toEqual([
+      [0x12, 0x34, 0x56],
+      [0xfe, 0xdc, 0xba],
+    ]);
+    // Ankle and knee deep are told apart where there is a tide.
+    expect(tintsOf(inks, true).fromM).toEqual([0.25, 0.5, ...fromM]);
   });
 
   it('gives each cell the tint of its depth, land its own, and leaves the unknown clear', () => {
@@ -439,6 +449,7 @@ describe('what is drawn', () => {
         [4, 5, 6],
       ] as const,
       land: [7, 8, 9] as const,
+      dry: [10, 11, 12] as const,
     };
     const pixels = tintPixels(
       { values: Float32Array.of(-1, -2, 3, Number.NaN), cols: 4 },
@@ -449,13 +460,61 @@ describe('what is drawn', () => {
   });
 
   it('hatches what is guessed, and covers more the better a place is', () => {
-    const tints = { fromM: [], colours: [[100, 100, 100]] as const, land: [0, 0, 0] as const };
+    const tints = { fromM: [], colours: [[100, 100, 100]] as const, land: [0, 0, 0] as const, dry: [0, 0, 0] as const };
     const depths = new Float32Array(25).fill(1);
-    const pixels = tintPixels({ values: depths, cols: 5 }, depths, tints, (cell) => cell >= 10);
+    const pixels = tintPixels({ values: depths, cols: 5 }, depths, tints, { isGuess: (cell) => cell >= 10 });
     const reds = Array.from({ length: 25 }, (_, cell) => pixels[cell * 4] as number);
     expect(reds.slice(0, 10).every((red) => red === 100)).toBe(true);
     expect(reds.slice(10).filter((red) => red > 100)).toHaveLength(3);
     expect([...heatPixels(Uint8Array.of(0, 21, 255), [1, 2, 3])]).toEqual([0, 0, 0, 0, 1, 2, 3, 61, 1, 2, 3, 215]);
+  });
+
+  it('leaves tidal ground as dry as paper, and hatches the water that comes or goes', () => {
+    const tints = {
+      fromM: [0.25, 0.5],
+      colours: [
+        [200, 0, 0],
+        [150, 0, 0],
+        [100, 0, 0],
+      ] as const,
+      land: [7, 0, 0] as const,
+      dry: [255, 0, 0] as const,
+    };
+    // Land, ground that is dry by now, an edge of 0.2 m, and water that stays.
+    const depths = Float32Array.of(0, 0, 0, ...new Array<number>(6).fill(0.2), 1, 1, 1);
+    const highM = depths.map((depth, cell) => (cell === 0 ? 0 : depth + 1));
+    const reds = (way: 'flooding' | 'draining' | 'slack', edgeM: number) => {
+      const pixels = tintPixels({ values: depths, cols: 3 }, depths, tints, { tide: { way, edgeM, highM } });
+      return Array.from(depths, (_, cell) => pixels[cell * 4]);
+    };
+    expect(reds('slack', 0)).toEqual([7, 255, 255, 200, 200, 200, 200, 200, 200, 100, 100, 100]);
+    const comes = reds('flooding', 0.3);
+    expect(comes.slice(3, 9).filter((red) => red === 100)).toHaveLength(2);
+    const goes = reds('draining', 0.3);
+    expect(goes.slice(3, 9).filter((red) => red === 255)).toHaveLength(2);
+    for (const each of [comes, goes]) expect(each.slice(9)).toEqual([100, 100, 100]);
+    expect(reds('draining', 0.1).slice(3, 9)).toEqual(new Array(6).fill(200));
+  });
+
+  it('says what the tide does, and when it lets the boat home', () => {
+    const hour = { aboveM: -0.3, riseMPerHour: -0.2, way: 'draining', edgeM: 0.1, flatsWet: 0.42 } as const;
+    expect(sayTide({ ...hour, mouths: 9, mouthsWet: 7 }, 'metric')).toEqual({
+      level: '−0.3 m, draining, 0.2 m an hour',
+      ground: 'Flats 40 % wet. 7 of 9 drain mouths run out.',
+    });
+    expect(sayTide({ ...hour, way: 'slack', mouths: 1, mouthsWet: 1 }, 'us')).toEqual({
+      level: '−1 ft, slack',
+      ground: 'Flats 40 % wet.',
+    });
+    expect(sayWayHome({ open: [] })).toMatch(/shut all day/);
+    expect(
+      sayWayHome({
+        open: [
+          { fromMin: 360, toMin: 585 },
+          { fromMin: 850, toMin: 1020 },
+        ],
+      }),
+    ).toBe('Way home: open 6 am to 9:45 am, 2:10 pm to 5 pm.');
   });
 
   const slope = Float32Array.from({ length: 400 }, (_, cell) => (cell % 20) * 0.5);

@@ -26,6 +26,8 @@ import { WaterMapComponent } from './water-map.component';
 import { ChartLayers, chartKey } from './chart-layers';
 import { PickedSpots } from './picked-spots';
 import { ChosenSpot } from './chosen-spot';
+import { tintsOf } from './chart-tints';
+import { readInk } from '../ui/ink';
 
 /** The farthest the water's level may stand from the chart's zero, metres. */
 const MAX_LEVEL_M = 30;
@@ -92,6 +94,13 @@ export class WaterView {
     if (windFromDeg === undefined) return null;
     const turn = `rotate(${windFromDeg + 180}deg)`;
     return { from: compassOf(windFromDeg), turn, speed: say('wind', windMps, this.units()) };
+  });
+  /** What the tints of tidal ground mean. */
+  protected readonly tidalTints = computed(() => {
+    this.look();
+    const { colours, dry } = tintsOf(readInk(), true);
+    const named = [dry, ...colours.slice(0, 3)].map(([red, green, blue]) => `rgb(${red} ${green} ${blue})`);
+    return ['dry', 'ankle', 'knee', 'over'].map((name, at) => ({ name, colour: named[at] }));
   });
   protected readonly structures = computed(() =>
     choices(listed(STRUCTURES, this.layers.structure(), this.layers.spots(), 'structure')),

@@ -4,13 +4,13 @@ import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import {
   DISCIPLINES,
   KINDS_FOR,
-  readPosition,
   symbolOf,
   type Discipline,
   type Water,
   type WaterDraftInput,
   type WaterKind,
 } from '@inky-shoal/core';
+import { readPosition } from '@inky-shoal/core/units/position';
 import { ButtonDirective } from 'primeng/button';
 import { concat, last, map, type Observable, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';

@@ -1,4 +1,4 @@
-import type { Position } from '@inky-shoal/core';
+import type { Position } from '@inky-shoal/core/units/position';
 
 /** Something about a place that does not fit, with ways to put it right. */
 export interface PlaceDoubt {

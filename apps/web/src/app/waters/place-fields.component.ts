@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal, type OnInit } from '@angular/core';
 import { FormControl, FormGroup } from '@angular/forms';
-import { readPosition, sayPosition, type Position } from '@inky-shoal/core';
+import { readPosition, sayPosition, type Position } from '@inky-shoal/core/units/position';
 import { ButtonDirective } from 'primeng/button';
 import { from, map, of, startWith, switchMap } from 'rxjs';
 import { PositionService } from '../base/position.service';

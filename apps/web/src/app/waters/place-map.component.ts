@@ -12,7 +12,7 @@ import {
   viewChild,
   ViewEncapsulation,
 } from '@angular/core';
-import type { Position } from '@inky-shoal/core';
+import type { Position } from '@inky-shoal/core/units/position';
 import { ButtonDirective } from 'primeng/button';
 import { readInk } from '../ui/ink';
 import { PlaceMap } from './place-map';

@@ -16,7 +16,7 @@ import Stroke from 'ol/style/Stroke';
 import Style from 'ol/style/Style';
 import Text from 'ol/style/Text';
 import View from 'ol/View';
-import type { Position } from '@inky-shoal/core';
+import type { Position } from '@inky-shoal/core/units/position';
 import world from 'world-atlas/land-110m.json';
 import type { Ink } from '../ui/ink';
 

@@ -22,7 +22,7 @@ interface StationFile {
   imports: [ButtonDirective, OpenFileComponent, SelectComponent],
   template: `
     <inky-open-file
-      label="From a file of constituents"
+      label="From a file of constituents, or of highs and lows"
       accept=".csv,.json,.txt,text/csv,application/json"
       (opened)="open($event)"
     />
@@ -37,7 +37,7 @@ interface StationFile {
         />
         <inky-select
           fieldId="station-phases"
-          label="Phases by"
+          label="Phases or times by"
           [choices]="clocks"
           [value]="clock()"
           (valueChange)="set(clock.set, $event)"
@@ -74,7 +74,7 @@ export class StationFileComponent {
   ];
   protected readonly clocks = [
     { id: 'greenwich', name: 'Greenwich' },
-    { id: 'local', name: "the water's standard time" },
+    { id: 'local', name: "the water's own time" },
   ];
   protected readonly unit = signal<string>('m');
   protected readonly clock = signal<string>('greenwich');
@@ -85,6 +85,11 @@ export class StationFileComponent {
   protected readonly words = computed(() => {
     const station = this.station();
     if (!station) return '';
+    if (station.turns) {
+      const until = new Date(station.turns.at(-1)?.atMs ?? 0).toISOString().slice(0, 10);
+      const range = say('depth', this.springM(), this.system());
+      return `${station.name}: ${station.turns.length} highs and lows until ${until}, greatest range ${range}; between them one cosine each.`;
+    }
     const count = station.constituents.length;
     const range = this.springM() ? `, mean range of springs ${say('depth', this.springM(), this.system())}` : '';
     return `${station.name}: ${count} ${count === 1 ? 'constituent' : 'constituents'}${range}.`;
@@ -121,6 +126,7 @@ export class StationFileComponent {
       latitude,
       longitude,
       unit: this.unit() === 'ft' ? 'ft' : 'm',
+      timeZone: this.clock() === 'local' ? timeZone : 'UTC',
       phasesAheadH: this.clock() === 'local' ? standardTimeAheadH(timeZone, new Date().getFullYear()) : 0,
     });
     this.station.set(read.ok ? read.value : null);

@@ -1,13 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Water } from '@inky-shoal/core';
-import { type NearStation, STATION_NEAR_KM, type TideStation } from '@inky-shoal/core/tide';
+import { type NearStation, STATION_NEAR_KM, type TideStation, type TideStream } from '@inky-shoal/core/tide';
 import { ButtonDirective } from 'primeng/button';
 import { distinctUntilChanged, map, switchMap } from 'rxjs';
 import { loading, valueOr } from '../base/loaded';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
-import { sayWay } from '../sheet/words';
+import { COMPASS_POINTS, compassOf, degreesOf, sayWay } from '../sheet/words';
+import { SelectComponent } from '../ui/select.component';
+import { TideStreamComponent } from './tide-stream.component';
 import { StationFileComponent } from './station-file.component';
 import { TideStationsService } from './tide-stations.service';
 import { WatersService } from './waters.service';
@@ -16,7 +18,7 @@ import { WatersService } from './waters.service';
 @Component({
   selector: 'inky-tide-station',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective, StationFileComponent],
+  imports: [ButtonDirective, SelectComponent, StationFileComponent, TideStreamComponent],
   templateUrl: './tide-station.component.html',
   styles: `
     h3 {
@@ -36,6 +38,9 @@ import { WatersService } from './waters.service';
     }
     li span {
       display: block;
+    }
+    .sea {
+      max-width: 18rem;
     }
     .end {
       margin-top: 0.75rem;
@@ -69,6 +74,24 @@ export class TideStationComponent {
   );
   protected readonly kept = computed(() => this.water().tideStation ?? null);
 
+  protected readonly points = COMPASS_POINTS.map((id) => ({ id, name: id }));
+  protected readonly sea = computed(() => {
+    const degrees = this.kept()?.seaDeg;
+    return degrees === undefined ? '' : compassOf(degrees);
+  });
+
+  /** Keeps which way the open sea lies; an empty id where that is taken back. */
+  protected keepSea(id: string): void {
+    const station = this.kept();
+    const point = COMPASS_POINTS.find((each) => each === id);
+    if (!station || id === this.sea()) return;
+    const { seaDeg: _, ...rest } = station;
+    const said = point
+      ? `The open sea of ${this.water().name} lies to the ${point}.`
+      : 'Where the sea lies is not said.';
+    this.put(point ? { ...rest, seaDeg: degreesOf(point) } : rest, said);
+  }
+
   protected take({ id }: NearStation): void {
     this.stations.station(id).subscribe({
       next: (station) => this.keep(station),
@@ -76,18 +99,27 @@ export class TideStationComponent {
     });
   }
 
+  /** Keeps when the stream turns. */
+  protected keepStream(stream: TideStream): void {
+    const station = this.kept();
+    if (station) this.put({ ...station, stream }, `When the stream of ${this.water().name} turns is kept.`);
+  }
+
   /** Keeps a station with the water, or that it has none. */
   protected keep(station: TideStation | null): void {
+    const { name } = this.water();
+    const said = station ? `The tide of ${name} is that of ${station.name}.` : 'The tide is said day by day.';
+    this.put(station, said, () => this.done.emit());
+  }
+
+  private put(station: TideStation | null, said: string, kept?: () => void): void {
     const { id, version, createdAt: _, updatedAt: __, ...before } = this.water();
     const put = (tideStation: TideStation | null | undefined, from?: number) =>
       this.waters.make({ ...before, tideStation }, id, from);
     put(station, version).subscribe({
       next: () => {
-        const said = station
-          ? `The tide of ${before.name} is that of ${station.name}.`
-          : 'The tide is said day by day.';
         this.notices.say(said, () => put(before.tideStation).subscribe());
-        this.done.emit();
+        kept?.();
       },
       error: (error: Error) => this.problem.set(error.message),
     });

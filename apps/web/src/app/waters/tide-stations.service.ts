@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { WaterDraftInput } from '@inky-shoal/core';
-import { NearStation, STATION_NEAR_KM, TideStation } from '@inky-shoal/core/tide';
+import { CurrentStation, NearStation, STATION_NEAR_KM, TideStation } from '@inky-shoal/core/tide';
 import { catchError, map, type Observable, of, switchMap } from 'rxjs';
 import * as z from 'zod';
 import { ApiService } from '../base/api.service';
@@ -13,6 +13,18 @@ export class TideStationsService {
   /** The nearest, first. */
   near({ latitude, longitude }: { readonly latitude: number; readonly longitude: number }): Observable<NearStation[]> {
     return this.api.get(`/tide-stations?latitude=${latitude}&longitude=${longitude}`, z.array(NearStation));
+  }
+
+  /** Those of currents, the nearest first. */
+  currentsNear({ latitude, longitude }: { readonly latitude: number; readonly longitude: number }) {
+    return this.api.get(
+      `/tide-stations?latitude=${latitude}&longitude=${longitude}&kind=current`,
+      z.array(NearStation),
+    );
+  }
+
+  current(id: string): Observable<CurrentStation> {
+    return this.api.get(`/current-station?id=${encodeURIComponent(id)}`, CurrentStation);
   }
 
   station(id: string): Observable<TideStation> {

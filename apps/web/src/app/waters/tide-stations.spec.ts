@@ -3,7 +3,11 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { TestBed } from '@angular/core/testing';
 import type { WaterDraftInput } from '@inky-shoal/core';
 import { firstValueFrom } from 'rxjs';
+import { of } from 'rxjs';
+import type { Water } from '@inky-shoal/core';
+import type { TideStream } from '@inky-shoal/core/tide';
 import { TideStationsService } from './tide-stations.service';
+import { TideStreamComponent } from './tide-stream.component';
 
 const BAY: WaterDraftInput = {
   name: 'Bay',
@@ -63,4 +67,46 @@ it('asks nothing for a lake, nor for a coast whose tide is said day by day', asy
   const said: WaterDraftInput = { ...BAY, tideStation: null };
   expect(await firstValueFrom(service.withStation(said))).toBe(said);
   http.verify();
+});
+
+describe('when the stream turns', () => {
+  const CURRENT = { name: 'The cut', constituents: [{ name: 'M2', amplitudeMps: 1, phaseDeg: 10 }], meanMps: 0 };
+  const shown = async (stream?: TideStream) => {
+    TestBed.resetTestingModule();
+    const stations = { currentsNear: () => of([near(3), near(60)]), current: () => of(CURRENT) };
+    TestBed.configureTestingModule({ providers: [{ provide: TideStationsService, useValue: stations }] });
+    const fixture = TestBed.createComponent(TideStreamComponent);
+    fixture.componentRef.setInput('water', { ...BAY, tideStation: { ...STATION, stream } } as unknown as Water);
+    const said: TideStream[] = [];
+    fixture.componentInstance.changed.subscribe((each) => said.push(each));
+    await fixture.whenStable();
+    return { fixture, said, host: fixture.nativeElement as HTMLElement };
+  };
+  const button = (host: HTMLElement, words: string) =>
+    [...host.querySelectorAll('button')].find(({ textContent }) => textContent?.includes(words));
+
+  it('is said in minutes after high and low water, within four hours', async () => {
+    const { fixture, said, host } = await shown({ slackAfterLowMin: 20 });
+    const high = host.querySelector<HTMLInputElement>('#slack-high')!;
+    high.value = '45';
+    high.dispatchEvent(new Event('change'));
+    expect(said).toEqual([{ slackAfterLowMin: 20, slackAfterHighMin: 45 }]);
+    high.value = '900';
+    high.dispatchEvent(new Event('change'));
+    await fixture.whenStable();
+    expect(said).toHaveLength(1);
+    expect([...host.querySelectorAll('p.problem')].at(-1)?.textContent).toContain('from -240 to 240, got "900"');
+    expect(high.value).toBe('0');
+  });
+
+  it('is that of a station of currents near, which can be left again', async () => {
+    const { said, host } = await shown({ slackAfterHighMin: 30 });
+    expect(host.querySelectorAll('button')).toHaveLength(1);
+    button(host, 'As at Gull Bar')!.click();
+    expect(said).toEqual([{ slackAfterHighMin: 30, current: CURRENT }]);
+    const taken = await shown({ slackAfterHighMin: 30, current: CURRENT });
+    expect(taken.host.textContent).toContain('The cut');
+    button(taken.host, 'By minutes')!.click();
+    expect(taken.said).toEqual([{ slackAfterHighMin: 30 }]);
+  });
 });

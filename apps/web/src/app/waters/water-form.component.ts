@@ -15,7 +15,6 @@ import {
   DISCIPLINES,
   KINDS_FOR,
   parse,
-  readPosition,
   symbolOf,
   WaterDraft,
   type Discipline,
@@ -23,6 +22,7 @@ import {
   type WaterDraftInput,
   type WaterKind,
 } from '@inky-shoal/core';
+import { readPosition } from '@inky-shoal/core/units/position';
 import { switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { ButtonDirective } from 'primeng/button';

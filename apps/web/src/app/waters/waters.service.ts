@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { Reading, Water, type ReadingDraftInput, type WaterDraftInput } from '@inky-shoal/core';
+import { Reading, Water, type Book, type ReadingDraftInput, type WaterDraftInput } from '@inky-shoal/core';
 import {
   BehaviorSubject,
   catchError,
@@ -41,6 +41,8 @@ export class WatersService {
   private readonly changed = new Subject<void>();
   /** Readings that have been asked for and not come yet, by path; what changed meanwhile is asked for anew. */
   private readonly asked = new Map<string, Observable<Reading[]>>();
+  /** The book whose waters are shown. */
+  private shownOf: Book | null = null;
   /** Readings as they were last read, by path. */
   private readonly known = new Map<string, Reading[]>();
   private readonly reload$ = merge(this.changed, this.outbox.delivered$, inject(ConnectionService).reachable$);
@@ -51,7 +53,12 @@ export class WatersService {
 
   private readonly watersOfBook$ = combineLatest([this.books.book$, this.reload$]).pipe(
     switchMap(([book]) =>
-      loading(this.api.get(`/books/${book}/waters`, z.array(Water))).pipe(map((loaded) => ({ book, loaded }))),
+      loading(this.api.get(`/books/${book}/waters`, z.array(Water))).pipe(
+        // What is known goes on standing while it is read anew: a view that goes away loses what was typed in it.
+        filter(({ state }) => state !== 'loading' || this.shownOf !== book),
+        tap(({ state }) => state === 'ready' && (this.shownOf = book)),
+        map((loaded) => ({ book, loaded })),
+      ),
     ),
     shareReplay(1),
   );

@@ -10,6 +10,7 @@ import type {
   TippingPoint,
   UnitSystem,
 } from '@inky-shoal/core';
+import type { MovingWater } from '@inky-shoal/core/plan/moving-water';
 import { proxy } from 'comlink';
 import { finalize, map, merge, type Observable, Subject } from 'rxjs';
 import { PLANNER_WORKER } from './planner-worker';
@@ -24,6 +25,11 @@ export class PlannerService {
 
   plan(conditions: Conditions, units: UnitSystem): Observable<PlannedDay> {
     return this.worker.ask((planner) => planner.planDay(conditions, { units }));
+  }
+
+  /** Which hours feed by moving water and light; null where no course of the tide is known. */
+  movingWater(conditions: Conditions, units: UnitSystem): Observable<MovingWater | null> {
+    return this.worker.ask((planner) => planner.movingWater(conditions, units));
   }
 
   /** Follows a water through its year. */

@@ -16,10 +16,10 @@ import { catchError, debounceTime, EMPTY, of, switchMap } from 'rxjs';
 import { ButtonDirective } from 'primeng/button';
 import { ProgressBar } from 'primeng/progressbar';
 import { PlannerService, type Tipping } from '../../base/planner/planner.service';
-import { saySide } from '../school-words';
 import { capital, ON_TOP_M, sayDepths, sayHours, sayList, windowName } from '../words';
 import { FoldComponent } from '../../ui/fold.component';
 import { TableComponent } from '../../ui/table.component';
+import { OtherSchoolsComponent } from './other-schools.component';
 
 /** How many reasons stand open; the rest are a press away. */
 const REASONS_SHOWN = 4;
@@ -32,7 +32,7 @@ const TIPPING_SHOWN = 6;
 @Component({
   selector: 'inky-advice',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective, FoldComponent, ProgressBar, RouterLink, TableComponent],
+  imports: [ButtonDirective, FoldComponent, OtherSchoolsComponent, ProgressBar, RouterLink, TableComponent],
   templateUrl: './advice.component.html',
   styleUrl: './advice.component.css',
 })
@@ -99,6 +99,7 @@ export class AdviceComponent {
     ),
     { initialValue: [] },
   );
+  protected readonly wouldOpen = signal(false);
   protected readonly wouldWords = computed(() => {
     const { length } = this.would();
     return `Others would do it otherwise: ${length} ${length === 1 ? 'school' : 'schools'}`;
@@ -127,7 +128,6 @@ export class AdviceComponent {
   });
 
   protected readonly ON_TOP_M = ON_TOP_M;
-  protected readonly saySide = saySide;
   protected readonly name = nameOf;
   protected readonly capital = capital;
 

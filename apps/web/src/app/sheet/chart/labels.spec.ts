@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { besideOf, cellsOf, meet, placeOf, type Box } from './labels';
+import { cellsOf, meet, placeOf, type Box } from './labels';
+import { besidesOf, namesOf } from './tide-layer';
 
 const figure = (min: number, max: number) => fc.integer({ min, max });
 
@@ -48,18 +49,34 @@ it('never crosses a line or other words, and stays in its window', () => {
 });
 
 it('puts the name of a turn beside it: right, else left, else behind a line that is near, else nowhere', () => {
-  expect(besideOf(100, 50, [100], [0, 400])).toBe(105);
-  expect(besideOf(100, 50, [98, 120], [0, 400])).toBe(45);
-  expect(besideOf(390, 50, [], [0, 400])).toBe(335);
-  expect(besideOf(30, 50, [60], [0, 400])).toBe(65);
-  expect(besideOf(30, 50, [60, 90, 110], [0, 110])).toBeUndefined();
+  expect(besidesOf(100, 50, [100], [0, 400])[0]).toBe(105);
+  expect(besidesOf(100, 50, [98, 120], [0, 400])[0]).toBe(45);
+  expect(besidesOf(390, 50, [], [0, 400])[0]).toBe(335);
+  expect(besidesOf(30, 50, [60], [0, 400])[0]).toBe(65);
+  expect(besidesOf(30, 50, [60, 90, 110], [0, 110])).toEqual([]);
   fc.assert(
     fc.property(figure(0, 600), figure(10, 120), fc.array(figure(0, 600), { maxLength: 6 }), (x, width, lines) => {
-      const left = besideOf(x, width, lines, [0, 600]);
-      if (left === undefined) return;
-      expect(left).toBeGreaterThanOrEqual(0);
-      expect(left + width).toBeLessThanOrEqual(600);
-      expect(lines.some((line) => line >= left && line <= left + width)).toBe(false);
+      for (const left of besidesOf(x, width, lines, [0, 600])) {
+        expect(left).toBeGreaterThanOrEqual(0);
+        expect(left + width).toBeLessThanOrEqual(600);
+        expect(lines.some((line) => line >= left && line <= left + width)).toBe(false);
+      }
     }),
   );
+});
+
+it('names slack with high and low water, and apart where it comes late', () => {
+  const turns = [
+    { minute: 360, kind: 'high', levelM: 1 },
+    { minute: 732, kind: 'low', levelM: 0 },
+  ] as const;
+  expect(namesOf({ turns, streamTurnsMin: [370, 732] }).map(({ text }) => text)).toEqual([
+    'high, slack 6 am',
+    'low, slack 12:12 pm',
+  ]);
+  expect(namesOf({ turns, streamTurnsMin: [420, 740] })).toEqual([
+    { minute: 360, text: 'high 6 am' },
+    { minute: 732, text: 'low, slack 12:12 pm' },
+    { minute: 420, text: 'slack 7 am' },
+  ]);
 });

@@ -10,7 +10,7 @@ export const meet = (a: Box, b: Box): boolean =>
   a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
 
 /** How far words keep from a line, in pixels. */
-const MARGIN = 5;
+export const MARGIN = 5;
 
 /** The stretches of a window between the lines that cross it, widest first. @param lines where they stand across */
 export function cellsOf(from: number, to: number, lines: readonly number[]): [left: number, right: number][] {
@@ -45,27 +45,4 @@ export function placeOf(
     }
   }
   return undefined;
-}
-
-/**
- * Where words stand beside a point so that they cross no line; right of it first, then left, then behind a line that is
- * near. Undefined where there is no room.
- * @param lines where they stand across
- * @param within the left and the right edge of the drawing
- */
-export function besideOf(
-  x: number,
-  width: number,
-  lines: readonly number[],
-  [left, right]: readonly [left: number, right: number],
-): number | undefined {
-  const near = lines.filter((line) => Math.abs(line - x) < width);
-  return [x, x - 2 * MARGIN - width, ...near]
-    .map((at) => at + MARGIN)
-    .find(
-      (at) =>
-        at >= left &&
-        at + width <= right &&
-        !lines.some((line) => line > at - MARGIN / 2 && line < at + width + MARGIN / 2),
-    );
 }

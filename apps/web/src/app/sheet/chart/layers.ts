@@ -1,7 +1,7 @@
 import type { Plugin } from 'chart.js';
 import type { Ink } from '../../ui/ink';
 import { clipped, halo, penOf, type Pen } from '../../ui/pen';
-import { besideOf, cellsOf, meet, placeOf, type Box } from './labels';
+import { cellsOf, meet, placeOf, type Box } from './labels';
 import type { Group, Picture, Stroke } from './picture';
 
 /**
@@ -22,13 +22,15 @@ export interface Scene {
   named: boolean;
   /** Draws over what the day is: what was found on it. */
   over: Over | null;
+  /** Draws what the tide does, and says where its words stand; null where there is none. */
+  tide: ((pen: Pen, scene: Scene) => Box[]) | null;
 }
 
 /** Pixels between two points of a line that follows the tide. */
 const TRACED_PX = 4;
 
 /** A minute of the day under a pixel across. */
-const minuteAt = ({ area }: Pen, { fromMin, toMin }: Pick<Picture, 'fromMin' | 'toMin'>, x: number): number =>
+export const minuteAt = ({ area }: Pen, { fromMin, toMin }: Pick<Picture, 'fromMin' | 'toMin'>, x: number): number =>
   fromMin + ((x - area.left) / Math.max(1, area.width)) * (toMin - fromMin);
 
 /** The line of the surface from left to right, begun anew. */
@@ -40,27 +42,6 @@ function traceSurface(p: Pen, { fromMin, toMin, surface }: Pick<Picture, 'fromMi
     const drop = surface?.dropAt(minuteAt(p, { fromMin, toMin }, x)) ?? 0;
     context.lineTo(x, p.y(drop) + Math.sin((x - area.left) / 13) * 1.6);
   }
-}
-
-/** High and low water by name, under the surface beside where it turns: drawn, and where they stand. */
-function drawTurns(p: Pen, { picture, ink, nowMin }: Scene): Box[] {
-  const font = `italic 400 ${ink.sizePx * 0.8}px ${ink.display}`;
-  const { context, area } = p;
-  const lines = [...picture.windows.slice(1).map(({ fromMin }) => fromMin), ...(nowMin === null ? [] : [nowMin])];
-  return (picture.surface?.turns ?? []).flatMap(({ minute, drop, text }): Box[] => {
-    context.font = font;
-    const { width } = context.measureText(text);
-    const left = besideOf(p.x(minute), width, lines.map(p.x), [area.left, area.right]);
-    // Where there is no room the sentence above says it alone.
-    if (left === undefined) return [];
-    // Under the surface all along, which slopes to both sides of high water.
-    const surfaceY = Math.max(
-      ...[left, left + width].map((x) => p.y(picture.surface?.dropAt(minuteAt(p, picture, x)) ?? 0)),
-    );
-    const bottom = Math.max(p.y(drop), surfaceY) + ink.sizePx + 6;
-    halo(p, ink, text, left, bottom - 4, font);
-    return [{ left, right: left + width, top: bottom - ink.sizePx, bottom }];
-  });
 }
 
 /** Light as layers of ink: each line of equal light in the water parts a lighter layer from a darker one below it. */
@@ -242,8 +223,8 @@ function drawStrokes(p: Pen, scene: Scene): void {
   const drawn = [...shown]
     .sort((a, b) => rank(a) - rank(b))
     .map((stroke) => ({ stroke, own: drawStroke(p, picture, ink, stroke, stroke.first) }));
+  const named: Box[] = scene.tide?.(p, scene) ?? [];
   if (!withNames) return;
-  const named: Box[] = drawTurns(p, scene);
   const lines = nowMin === null ? [] : [p.x(nowMin)];
   for (const { stroke, own } of drawn) {
     const others = drawn.filter((each) => each.own !== own);

@@ -54,8 +54,6 @@ export interface Surface {
   readonly dropAt: (minute: number) => number;
   /** Of the day's middle level. */
   readonly middle: number;
-  /** High and low water within the sheet. */
-  readonly turns: readonly { readonly minute: number; readonly drop: number; readonly text: string }[];
 }
 
 /** Shares of full sun whose depths part the layers of ink. */
@@ -84,21 +82,13 @@ function strokesOf(window: PlanWindow, hours: Hours, shown: (m: number) => numbe
 }
 
 /** The surface of a day with its tide: how far it stands under the day's highest, straight between the levels told. */
-function surfaceOf({ tide, moments }: PlannedDay, shown: (metres: number) => number): Surface | null {
+function surfaceOf({ tide }: PlannedDay, shown: (metres: number) => number): Surface | null {
   if (!tide) return null;
-  const [fromMin, toMin] = [moments[0]?.minute ?? 0, moments.at(-1)?.minute ?? 0];
   const highestM = Math.max(...tide.levels.map(({ levelM }) => levelM));
   const dropOf = (levelM: number) => shown(highestM - levelM);
   return {
     dropAt: (minute) => dropOf(levelAtM(tide, minute)),
     middle: dropOf(tide.middleM),
-    turns: tide.turns
-      .filter(({ minute }) => minute > fromMin && minute < toMin)
-      .map(({ minute, levelM, kind }) => ({
-        minute,
-        drop: dropOf(levelM),
-        text: `${kind} ${sayClock(clockOf(minute))}`,
-      })),
   };
 }
 

@@ -1,5 +1,15 @@
 import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, effect, input, output, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  input,
+  output,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { clockOf, symbolOf, type PlannedDay, type UnitSystem } from '@inky-shoal/core';
 import type { Look } from '../../base/settings.service';
 import { sayClock } from '../words';
@@ -7,6 +17,7 @@ import { DrawnChart, ticksAcross, ticksUp } from '../../ui/drawn-chart';
 import { readInk } from '../../ui/ink';
 import { sheetLayers, type Over, type Scene } from './layers';
 import { describe, pictureOf } from './picture';
+import type { drawTide } from './tide-layer';
 
 /** The sheet: hours across, depth down; light, fish, lures and the present moment. */
 @Component({
@@ -55,10 +66,20 @@ export class SheetChartComponent {
     points: () => (this.picture().groups[0]?.band ?? []).map(({ x, top, low }) => ({ x, y: (top + low) / 2 })),
   });
 
+  /** What draws the tide comes once a day has one. */
+  private readonly drawTide = signal<typeof drawTide | null>(null);
+
   constructor() {
+    effect(() => {
+      if (this.day().tide && !untracked(this.drawTide)) {
+        // Where it cannot be fetched the surface moves all the same.
+        import('./tide-layer').then((layer) => this.drawTide.set(layer.drawTide)).catch(() => undefined);
+      }
+    });
     effect(() => {
       this.look();
       const now = this.nowMin();
+      const [{ tide }, draw] = [this.day(), this.drawTide()];
       this.scene = {
         picture: this.picture(),
         ink: readInk(),
@@ -67,6 +88,7 @@ export class SheetChartComponent {
         nowText: now === null || this.small() ? '' : sayClock(clockOf(now)),
         named: !this.small(),
         over: this.over(),
+        tide: tide && draw ? (pen, scene) => draw(pen, scene, tide) : null,
       };
       if (this.chart.redraw()) performance.mark('inky:drawn');
     });
