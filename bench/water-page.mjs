@@ -3,26 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { launchBrowser } from '../scripts/lib/browser.mjs';
 import { startServer } from '../scripts/lib/server.mjs';
-
-/** A bed as an ESRI ASCII grid, heights in centimetres' grain. */
-function asciiGrid({ cols, rows, cellM, westM, northM, values }) {
-  const head = { ncols: cols, nrows: rows, xllcorner: westM, yllcorner: northM - rows * cellM, cellsize: cellM };
-  const lines = Object.entries({ ...head, NODATA_value: -9999 }).map(([key, value]) => `${key} ${value}`);
-  for (let row = 0; row < rows; row++) {
-    const cells = Array.from(values.subarray(row * cols, (row + 1) * cols), (bed) =>
-      Number.isNaN(bed) ? '-9999' : bed.toFixed(2),
-    );
-    lines.push(cells.join(' '));
-  }
-  return lines.join('\n');
-}
-
-/** The longest time that the page was held up since it was last asked, ms: tasks over 50 ms are told by the browser. */
-const heldUp = (page) =>
-  page.evaluate(() => {
-    const longest = Math.max(0, ...window.heldUp.splice(0));
-    return longest;
-  });
+import { asciiGrid, longestTask as heldUp, watchForTasks } from './page-common.mjs';
 
 const best = (page) => page.getByRole('list', { name: 'Best places' }).getByRole('button').first();
 
@@ -56,12 +37,7 @@ export async function* pageRows(fine) {
     };
 
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-    await context.addInitScript(() => {
-      window.heldUp = [];
-      new PerformanceObserver((list) =>
-        window.heldUp.push(...list.getEntries().map(({ duration }) => duration)),
-      ).observe({ type: 'longtask', buffered: true });
-    });
+    await context.addInitScript(watchForTasks);
     const page = await context.newPage();
     await page.goto(`${server.address}/water`);
     await best(page).waitFor({ timeout: 60_000 });
