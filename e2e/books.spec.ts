@@ -114,7 +114,7 @@ describe('the server going away', () => {
     await page.locator('.note').waitFor();
     await fetchedAhead(page);
     await stage.restart(async () => {
-      await page.getByText('The server does not answer.').first().waitFor({ timeout: 20_000 });
+      await page.getByText('The server does not answer.').first().waitFor();
       await page.getByRole('button', { name: /^Water temperature:/ }).click();
       await page.getByRole('spinbutton').fill('63');
       await says(page.getByRole('heading', { level: 1 }), /^Spawn/);
@@ -124,7 +124,7 @@ describe('the server going away', () => {
       await page.getByRole('button', { name: 'Save', exact: true }).click();
       await says(page.locator('.state'), '1 change waits');
     });
-    await until('it is delivered', async () => (await textOf(page.locator('.state'))) === '', 20_000);
+    await until('it is delivered', async () => (await textOf(page.locator('.state'))) === '');
     await page.getByRole('button', { name: 'Water temperature: 63 °F' }).waitFor();
     await page.goto(`${stage.server.address}/plans`);
     await page.getByRole('heading', { name: 'Made with no server' }).waitFor();
@@ -142,7 +142,7 @@ describe('no signal', () => {
     await page.locator('.note').waitFor();
     const all = (await (await fetch(`${stage.server.address}/api/books/demo/plans`)).json()) as unknown[];
     const isRead = () => Promise.resolve(read.tackle && read.plans >= all.length);
-    await until('plans and tackle are read ahead', isRead, 40_000);
+    await until('plans and tackle are read ahead', isRead);
     await page.context().setOffline(true);
     await page.goto(`${stage.server.address}/rig/boxes`);
     await page.locator('tbody tr').first().waitFor();
@@ -307,6 +307,6 @@ describe('a view that could not be read', () => {
       await page.getByRole('link', { name: 'Plans', exact: true }).click();
       await page.getByText('The plans cannot be read').waitFor();
     });
-    await page.getByRole('heading', { name: 'After the front' }).waitFor({ timeout: 20_000 });
+    await page.getByRole('heading', { name: 'After the front' }).waitFor();
   });
 });

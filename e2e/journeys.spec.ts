@@ -196,16 +196,20 @@ describe('an evening', () => {
 });
 
 describe('a coast', () => {
-  const tideWord = (page: Page) => page.locator('inky-sentence').getByRole('button', { name: /^Tide:/ });
-
-  it('has its tide on the sheet with nothing typed: the day is parted by it, and a typed stage takes its place', async () => {
+  const dayOnTheSound = async (): Promise<Page> => {
     const page = await stage.page('/waters');
     await page.getByRole('button', { name: 'Tern Hollow Sound' }).click();
     await page.getByRole('button', { name: 'Plan a day here' }).click();
-    await says(page.locator('inky-sentence'), /Tide low 10:23 am, high 5:23 pm/);
+    await says(page.locator('inky-sentence'), /Tide low 10:\d\d am, high 5:\d\d pm/);
+    return page;
+  };
+  const tideWord = (page: Page) => page.locator('inky-sentence').getByRole('button', { name: /^Tide:/ });
+
+  it('has its tide on the sheet with nothing typed: the day is parted by it, and a typed stage takes its place', async () => {
+    const page = await dayOnTheSound();
     await says(page.locator('[role=tablist]'), 'tide falling');
     await says(page.locator('[role=tablist]'), 'tide rising');
-    await page.getByRole('img', { name: /Tide: .*low water 10:23 am, high water 5:23 pm/ }).waitFor();
+    await page.getByRole('img', { name: /Tide: .*low water 10:\d\d am, high water 5:\d\d pm/ }).waitFor();
     await tideWord(page).click();
     await says(page.locator('.p-popover'), 'not for navigation');
     await page.getByRole('option', { name: 'falling', exact: true }).click();
@@ -215,6 +219,49 @@ describe('a coast', () => {
       'the tide parts the day no more',
       async () => (await textOf(page.locator('[role=tablist]'))).includes('tide') === false,
     );
+  });
+
+  it('names the hours that feed with nothing typed, where, and when the flats are to be left', async () => {
+    const page = await dayOnTheSound();
+    await says(page.locator('inky-moving-water'), /Best: .* at drain mouths on the fall/);
+    await says(page.locator('inky-moving-water'), /Flats .*off them by \d/);
+    await says(page.locator('inky-moving-water'), /By the gauge the water stands .* its table/);
+    await page.getByRole('button', { name: 'Why these hours' }).click();
+    await says(page.locator('inky-moving-water'), 'The water runs and brings them food');
+    await page.goto(`${stage.server.address}/sheet/species`);
+    await says(page.getByRole('heading', { level: 1 }), 'Red drum and spotted seatrout.');
+    await choose(page.getByLabel('Beside it'), 'flatfish');
+    await says(page.locator('inky-plan-lines'), /Comfort.*Salinity.*Tide.*Cover.*Food.*Answer/s);
+    await page.getByRole('button', { name: 'Plan this day for flatfish' }).click();
+    await says(page.locator('inky-sentence'), 'Species: flatfish');
+  });
+
+  it('floods and drains on the chart by the hour, and lets the boat home while it does', async () => {
+    const page = await dayOnTheSound();
+    await page.getByRole('link', { name: 'Water', exact: true }).click();
+    const best = page.getByRole('list', { name: 'Best places' }).getByRole('button');
+    await best.first().waitFor();
+    await says(page.locator('.tide'), /draining, .* an hour/);
+    await says(page.locator('.side'), /Flats \d+ % wet\. .*drain mouths run out/);
+    const early = await textOf(page.locator('.tide'));
+    await page.getByRole('slider').press('End');
+    await until('the tide is another', async () => (await textOf(page.locator('.tide'))) !== early);
+    await page.getByRole('slider').press('Home');
+    await says(page.locator('.tide'), early);
+    await best.first().click();
+    await says(page.locator('inky-spot-card'), /Way home: open \d/);
+    await page.getByRole('button', { name: 'Take the best six' }).click();
+    await page.getByRole('button', { name: 'Minutes, boat and hours' }).click();
+    await page.getByLabel('Boat draws').fill('9');
+    await page.getByLabel('Boat draws').press('Enter');
+    await says(page.locator('inky-spot-card'), 'Way home: shut all day for what this boat draws.');
+    await page.getByRole('button', { name: 'Order the run' }).click();
+    await says(page.locator('.notice'), 'The tide would keep this boat at every spot.');
+    await page.getByLabel('Boat draws').fill('1');
+    await page.getByLabel('Boat draws').press('Enter');
+    await page.getByRole('button', { name: 'Order the run' }).click();
+    await says(page.locator('inky-run-stops'), 'Off it by');
+    await says(page.locator('inky-run-stops'), /Leave word: Marsh ramp by \d.* the tide has kept us at stop \d/);
   });
 
   it('finds stations near by itself, says whose they are, and goes back to its own', async () => {
@@ -231,6 +278,30 @@ describe('a coast', () => {
     await page.locator('.notice').getByRole('button', { name: 'Undo' }).click();
     await page.getByRole('button', { name: 'Its tide station' }).click();
     await says(panel, 'The pass, made up, heights over mean lower low water.');
+  });
+
+  it('is blown in or out where one has said which way the sea lies, on a day that no gauge speaks of', async () => {
+    const page = await stage.page('/waters');
+    await page.getByRole('button', { name: 'Tern Hollow Sound' }).click();
+    await page.getByRole('button', { name: 'Its tide station' }).click();
+    await choose(page.getByLabel('The open sea lies to the'), 'N');
+    await says(page.locator('.notice'), 'The open sea of Tern Hollow Sound lies to the N.');
+    await page.getByRole('button', { name: 'Plan a day here' }).click();
+    await says(page.locator('inky-sentence'), /Tide low 10:\d\d am/);
+    await page.getByRole('button', { name: /^Day:/ }).click();
+    await page.getByRole('textbox', { name: 'Day' }).fill('2027-04-18');
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /^Wind:/ }).click();
+    await page.getByRole('spinbutton').fill('25');
+    await page.getByRole('radio', { name: 'N', exact: true }).click();
+    await page.keyboard.press('Escape');
+    await says(page.locator('inky-moving-water'), /The wind holds about [\d.]+ ft of water in\./);
+    await page.goto(`${stage.server.address}/waters`);
+    await page.getByRole('button', { name: 'Tern Hollow Sound' }).click();
+    await page.getByRole('button', { name: 'Its tide station' }).click();
+    await choose(page.getByLabel('The open sea lies to the'), 'S');
+    await page.goBack();
+    await says(page.locator('inky-moving-water'), /The wind keeps about [\d.]+ ft of water out\./);
   });
 
   it('takes a station from a file, once it is said what its figures are in', async () => {
@@ -250,7 +321,7 @@ describe('a coast', () => {
     await bring('name,amplitude,phase\nM2,2,214\nS2,0.5,240');
     await choose(panel.getByLabel('Amplitudes in'), 'feet');
     await says(panel, 'Own pier: 2 constituents, mean range of springs 5 ft.');
-    await choose(panel.getByLabel('Phases by'), "the water's standard time");
+    await choose(panel.getByLabel('Phases or times by'), "the water's own time");
     await panel.getByRole('button', { name: 'Take it' }).click();
     await says(page.locator('.notice'), 'The tide of Tern Hollow Sound is that of Own pier.');
     const waters = (await (await fetch(`${stage.server.address}/api/books/demo/waters`)).json()) as Water[];

@@ -186,3 +186,48 @@ describe('npm run calc', () => {
     expect(calc([]).said[0]).toMatch(/^usage: npm run --silent calc/);
   });
 });
+
+describe('npm run next', () => {
+  const day = {
+    conditions: GOOD,
+    now: '09:40',
+    until: '15:00',
+    places: [
+      { id: 'p1', structure: 'secondary-point', cover: 'mixed-rock', depthM: [1.5, 4], minutesTo: { p2: 6 } },
+      { id: 'p2', structure: 'channel-swing', depthM: [2, 8] },
+    ],
+    notes: [{ from: '07:00', to: '09:40', place: 'p1', category: 'suspending-jerkbait', casts: 120, bites: 0 }],
+  };
+
+  it('says what to do next on a day as it stands', () => {
+    const { status, stdout } = run('next', [file('day.json', JSON.stringify(day))]);
+    expect(status).toBe(0);
+    expect(JSON.parse(stdout)).toMatchObject({
+      move: 'place',
+      place: 'p2',
+      range80: [expect.any(Number), expect.any(Number)],
+    });
+  });
+
+  it('answers a line with a line, also one that it refuses', () => {
+    const lines = [JSON.stringify(day), 'nonsense', JSON.stringify({ ...day, until: '09:40' }), JSON.stringify(day)];
+    const { status, stdout } = run('next', ['-'], `${lines.join('\n')}\n`);
+    const [first, noJson, refused, again, ...more] = stdout.trim().split('\n');
+    expect(status).toBe(2);
+    expect(more).toEqual([]);
+    expect(again).toBe(first);
+    expect(noJson).toContain('it is not JSON');
+    expect(JSON.parse(refused!)).toEqual({
+      problems: [{ path: 'until', message: expect.stringContaining('a time after now') }],
+    });
+  });
+
+  it('refuses a file in one sentence', () => {
+    const { status, said } = run('next', [file('bad.json', JSON.stringify({ ...day, places: [] }))]);
+    expect(status).toBe(2);
+    expect(said).toEqual([
+      'places: expected at least one place',
+      'notes[0].place: expected the id of one of the places, got "p1"',
+    ]);
+  });
+});

@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import type { BrowserContext } from 'playwright-core';
 import { keptBrowser } from '../scripts/lib/browser.mjs';
 import { freePort } from '../scripts/lib/server.mjs';
-import { PHONE, says, Stage, textOf, until } from './support/stage';
+import { PHONE, says, Stage, textOf, until, WAIT_MS } from './support/stage';
 import { fetchedAhead } from './support/controls';
 
 let stage: Stage;
@@ -208,6 +208,7 @@ describe('a phone in the network', () => {
       reducedMotion: 'reduce',
       args: [`--ignore-certificate-errors-spki-list=${spki}`],
     });
+    phone.setDefaultTimeout(WAIT_MS);
     const page = await phone.newPage();
     await page.goto(`${origin}/sheet`);
     expect(page.url()).toBe(`${origin}/pair`);
@@ -216,7 +217,7 @@ describe('a phone in the network', () => {
     await page.getByLabel('What this device is called').fill('Boat phone');
     await page.getByRole('button', { name: 'Pair' }).click();
     await page.waitForURL(`${origin}/sheet`);
-    await page.getByRole('heading', { level: 1 }).waitFor({ timeout: 30_000 });
+    await page.getByRole('heading', { level: 1 }).waitFor();
     await says(laptop.locator('inky-share'), /Paired.*Boat phone/);
     await page.waitForFunction(() => navigator.serviceWorker.ready.then(({ active }) => !!active), undefined, {
       timeout: 60_000,
@@ -233,7 +234,7 @@ describe('a phone in the network', () => {
     // Out of reach: the phone starts the page from what it kept, plans and logs.
     await api('/share', 'PUT', { on: false });
     await page.goto(`${origin}/sheet`);
-    await page.getByRole('heading', { level: 1 }).waitFor({ timeout: 30_000 });
+    await page.getByRole('heading', { level: 1 }).waitFor();
     await page.goto(`${origin}/underway`);
     await page.getByRole('button', { name: 'Set out without a plan' }).click();
     await page.getByRole('button', { name: 'Follow' }).first().click();

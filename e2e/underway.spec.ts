@@ -351,7 +351,7 @@ describe('instruments', () => {
       await says(latest, /15 ft under the boat, water 56 °F/);
       silent = true;
       const stale = async () => /Silent for \d+ s\. Last: 15 ft deep/.test(await textOf(told));
-      await until('silence is told', stale, 40_000);
+      await until('silence is told', stale);
       await tap(page, 'Follow');
       await says(latest, 'Follow');
       expect(await textOf(latest)).not.toContain('under the boat');

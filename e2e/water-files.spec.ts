@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
@@ -19,7 +19,7 @@ const drawnList = (page: Page) => page.getByRole('list', { name: 'What is drawn'
 /** The chart with the drawing tools out. */
 async function drawing(size?: typeof PHONE): Promise<Page> {
   const page = await stage.page('/water', size ? { size } : {});
-  await best(page).first().waitFor({ timeout: 30_000 });
+  await best(page).first().waitFor();
   await page.getByRole('button', { name: 'Draw and files' }).click();
   return page;
 }
@@ -73,7 +73,7 @@ describe('drawing on the chart', () => {
     await until('the mark is back', async () => (await drawnList(page).allTextContents()).join().includes('Mark'));
 
     await page.reload();
-    await best(page).first().waitFor({ timeout: 30_000 });
+    await best(page).first().waitFor();
     await page.getByRole('button', { name: 'Draw and files' }).click();
     await page.getByText('What is drawn').click();
     await drawnList(page).first().waitFor();
@@ -192,7 +192,7 @@ describe('files', () => {
     await give(page, 'pond.asc', grid(120));
     await page.getByText(/So read it is \d+ acres of water/).waitFor();
     await page.getByRole('button', { name: 'Make it the chart' }).click();
-    await best(page).first().waitFor({ timeout: 30_000 });
+    await best(page).first().waitFor();
     await says(page.getByRole('heading', { level: 1 }), /First light/);
     // The notice stands a while: with it the chart goes again.
     await page.getByRole('button', { name: 'Undo' }).click();
@@ -203,11 +203,16 @@ describe('files', () => {
   it('are stopped half way, and the chart is as it was', async () => {
     const page = await drawing();
     await page.getByText('Another chart from a file').click();
-    await give(page, 'large.asc', grid(3000));
+    // Given by its path: through the browser's own wire so large a file takes longer than all else here.
+    const folder = mkdtempSync(join(tmpdir(), 'inky-large-'));
+    const large = join(folder, 'large.asc');
+    writeFileSync(large, grid(3000));
+    await fileInput(page, 'Choose a file of depths').setInputFiles(large);
     const going = page.locator('inky-bed-import .going');
     await going.getByRole('button', { name: 'Stop' }).click();
     await page.getByText('Stopped. The chart is as it was.').waitFor();
     await going.waitFor({ state: 'detached' });
+    rmSync(folder, { recursive: true });
     await page.getByRole('button', { name: 'Where to go' }).click();
     expect(await textOf(best(page).first())).toMatch(/ft/);
     expect(stage.complaints).toEqual([]);

@@ -16,7 +16,7 @@ afterAll(() => stage.strike());
 const best = (page: Page) => page.getByRole('list', { name: 'Best places' }).getByRole('button');
 const chart = async (size?: typeof PHONE): Promise<Page> => {
   const page = await stage.page('/water', size ? { size } : {});
-  await best(page).first().waitFor({ timeout: 30_000 });
+  await best(page).first().waitFor();
   return page;
 };
 const places = async (page: Page) => (await best(page).allTextContents()).map((text) => text.replace(/\s+/g, ' '));

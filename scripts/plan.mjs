@@ -8,6 +8,10 @@ const { name, value } = jsonFrom(file, 'the conditions of a day');
 ensureInstalled();
 ensureServerBuilt();
 const { Conditions, makePlan, parse } = await import('@inky-shoal/core');
+const { movingWater } = await import('@inky-shoal/core/plan/moving-water');
 const conditions = parse(Conditions, value);
 if (!conditions.ok) refuseProblems(conditions.problems, name);
-process.stdout.write(`${JSON.stringify(makePlan(conditions.value), null, 2)}\n`);
+// What the tide makes of the day stands beside the plan, where its course is known.
+const water = movingWater(conditions.value, 'us');
+const plan = { ...makePlan(conditions.value), ...(water ? { movingWater: water } : {}) };
+process.stdout.write(`${JSON.stringify(plan, null, 2)}\n`);

@@ -36,6 +36,7 @@ export const VIEWS: [name: string, path: (compare: string) => string, ready: str
   ['compare', (compare) => compare, 'tbody tr'],
   ['rules', () => '/rules', 'main li'],
   ['beside', () => '/sheet/beside/crank-pace/fast', 'tbody tr'],
+  ['two kinds of fish', () => '/sheet/species', 'tbody tr'],
   ['rig', () => '/rig', 'inky-rods li'],
   ['boxes', () => '/rig/boxes', '.piece'],
   ['bench', () => '/rig/bench/running-depth', '.answer'],

@@ -5,11 +5,14 @@ import { startServer } from '../../scripts/lib/server.mjs';
 export const WIDE = { width: 1280, height: 800 };
 export const PHONE = { width: 390, height: 844 };
 
+/** Longer than this nothing takes that is on its way, on the slowest machine. */
+export const WAIT_MS = 60_000;
+
 type Server = Awaited<ReturnType<typeof startServer>>;
 
 /** What a browser says of a server that is not there, itself or by the worker that keeps the page. */
 const OFFLINE =
-  /ERR_CONNECTION_REFUSED|ERR_CONNECTION_RESET|ERR_EMPTY_RESPONSE|ERR_INTERNET_DISCONNECTED|ERR_INCOMPLETE_CHUNKED|net::ERR_FAILED|status of 504/;
+  /ERR_CONNECTION_REFUSED|ERR_CONNECTION_RESET|ERR_EMPTY_RESPONSE|ERR_SOCKET_NOT_CONNECTED|ERR_INTERNET_DISCONNECTED|ERR_INCOMPLETE_CHUNKED|net::ERR_FAILED|status of 504/;
 
 export interface PageOptions {
   readonly size?: typeof WIDE;
@@ -46,6 +49,8 @@ export class Stage {
       serviceWorkers: keeps ? 'allow' : 'block',
       ...(position && { geolocation: { longitude: position[0], latitude: position[1] }, permissions: ['geolocation'] }),
     });
+    // What hangs fails, what is slow does not: how fast things are is the bench's to say.
+    context.setDefaultTimeout(WAIT_MS);
     this.contexts.push(context);
     await context.addInitScript((settings) => {
       if (!localStorage.getItem('inky.setting/units')) localStorage.setItem('inky.settings', settings);
@@ -88,7 +93,7 @@ export const textOf = async (locator: Locator): Promise<string> =>
   ((await locator.textContent()) ?? '').replace(/\s+/g, ' ').trim();
 
 /** Waits until a condition about the page holds. */
-export async function until(what: string, holds: () => Promise<boolean>, withinMs = 15_000): Promise<void> {
+export async function until(what: string, holds: () => Promise<boolean>, withinMs = WAIT_MS): Promise<void> {
   const end = Date.now() + withinMs;
   while (Date.now() < end) {
     if (await holds()) return;
