@@ -130,7 +130,9 @@ describe('two windows', () => {
 describe('what was removed', () => {
   it('lies in the bin, is put back, and a former version comes back', async () => {
     const page = await stage.page('/plans');
-    await page.getByRole('button', { name: 'Remove After the front' }).click();
+    const remove = page.getByRole('button', { name: 'Remove After the front' });
+    await remove.click();
+    await remove.waitFor({ state: 'detached' });
     await page.goto(`${stage.server.address}/bin`);
     await page.getByRole('button', { name: 'Put After the front back' }).click();
     await says(page.locator('.notice'), 'After the front is back.');
@@ -143,7 +145,10 @@ describe('what was removed', () => {
     const page = await stage.page('/underway');
     await page.getByRole('button', { name: 'Set out without a plan' }).click();
     await page.getByRole('button', { name: /^Landed/ }).click();
-    await page.getByRole('button', { name: /Landed.*take back/ }).click();
+    const takeBack = page.getByRole('button', { name: /Landed.*take back/ });
+    await takeBack.click();
+    // It is on the disk once its line is gone: whoever leaves before has not taken it back.
+    await takeBack.waitFor({ state: 'detached' });
     await page.goto(`${stage.server.address}/bin`);
     const notes = page.locator('section', { has: page.getByRole('heading', { name: 'Notes of trips' }) });
     await says(notes, /Landed, .* taken back .* on Computer/);
