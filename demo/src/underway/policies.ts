@@ -1,13 +1,5 @@
-import {
-  nextMove,
-  posterior,
-  preferenceOf,
-  preferences,
-  usualLog,
-  Z80,
-  type Block,
-  type Candidate,
-} from '@inky-shoal/core/underway/evidence';
+import type { Block, Candidate } from '@inky-shoal/core/underway/evidence';
+import { decide, hopeOf, statesOf, type Question, type StateOption } from '@inky-shoal/core/underway/states';
 import { seeded } from '../random.js';
 import type { World } from './world.js';
 
@@ -52,15 +44,23 @@ function planned(candidates: readonly Candidate[]): Candidate[] {
   return [...best.values()].sort((a, b) => b.prior - a.prior);
 }
 
+/** The day so far, as it is asked what to do next. */
+function asked(world: World, blocks: readonly Block[], now: Candidate | null, atMin: number): Question<StateOption> {
+  const { options, ...known } = statesOf(world.candidates, blocks, atMin);
+  return {
+    ...known,
+    options,
+    now: options.find(({ candidate }) => candidate === now) ?? null,
+    leftMin: world.endMin - atMin,
+    costMin: (from, to) => world.costMin(from?.candidate ?? null, to.candidate),
+  };
+}
+
 function chooser(world: World, policy: Policy, random: () => number): Choose {
   const { candidates } = world;
   const pick = () => candidates[Math.floor(random() * candidates.length)] as Candidate;
   if (policy === 'evidence') {
-    return (blocks, now, atMin) => {
-      const { endMin, costMin } = world;
-      const asked = { blocks, candidates, nowId: now?.id ?? null, atMin, leftMin: endMin - atMin, costMin };
-      return nextMove(asked)?.to ?? pick();
-    };
+    return (blocks, now, atMin) => decide(asked(world, blocks, now, atMin))?.to.option.candidate ?? pick();
   }
   if (policy === 'random') return (blocks, now) => (now && blocks.length % STAY_BLOCKS ? now : pick());
   const { category } = pick();
@@ -72,7 +72,6 @@ function chooser(world: World, policy: Policy, random: () => number): Choose {
 export function playDay(world: World, policy: Policy, seed: number): PlayedDay {
   const random = seeded(seed);
   const choose = chooser(world, policy, random);
-  const usual = usualLog(world.candidates);
   const blocks: Block[] = [];
   let now: Candidate | null = null;
   let [bites, told, held] = [0, 0, 0];
@@ -89,13 +88,13 @@ export function playDay(world: World, policy: Policy, seed: number): PlayedDay {
     blocks.push({ ...fished, atMin: atMin + minutes / 2, hours: minutes / 60, bites: caught });
     atMin += minutes;
     if (policy !== 'evidence' || blocks.length % 3) continue;
-    const known = posterior(blocks, preferences(blocks, world.candidates));
+    const question = asked(world, blocks, now, atMin);
     for (let each = 0; each < TOLD; each++) {
-      const asked = world.candidates[Math.floor(random() * world.candidates.length)] as Candidate;
-      const { logMean, logSd } = known.rate({ fished: asked, preference: preferenceOf(asked.prior, usual) }, atMin);
+      const option = question.options[Math.floor(random() * question.options.length)] as StateOption;
+      const { range80 } = hopeOf(question, option);
+      const rate = world.rate(option.candidate, atMin) * world.rested(option.candidate, blocks, atMin);
       told++;
-      if (Math.abs(Math.log(world.rate(asked, atMin) * world.rested(asked, blocks, atMin)) - logMean) <= Z80 * logSd)
-        held++;
+      if (rate >= range80[0] && rate <= range80[1]) held++;
     }
   }
   return { blocks, bites, perHour: (bites * 60) / (world.endMin - world.startMin), told, held };

@@ -50,6 +50,7 @@ interface Stretch {
   saidHours: number;
   contacts: number;
   bites: number;
+  nearMisses: number;
   lastMs: number;
 }
 
@@ -62,7 +63,8 @@ export interface DayClock {
 
 /**
  * Stretches of fishing one thing, with the effort and the bites of each. Effort is what was said, casts or minutes;
- * where none was said it is the time between the notes, pauses left out. A follow is no bite.
+ * where none was said it is the time between the notes, pauses left out. A follow is no bite, nor is a strike that
+ * fell short: both are near misses.
  */
 export function blocksOf(trip: Trip, nowMs: number, { minuteAt, hourAt }: DayClock): Block[] {
   const blocks: Block[] = [];
@@ -71,7 +73,7 @@ export function blocksOf(trip: Trip, nowMs: number, { minuteAt, hourAt }: DayClo
   let open: Stretch | null = null;
   const close = (toMs: number) => {
     if (!open) return;
-    const { fished, fromMs, saidHours, contacts, bites, lastMs } = open;
+    const { fished, fromMs, saidHours, contacts, bites, nearMisses, lastMs } = open;
     const oneCast = castHours(fished.paceMps);
     const elapsed = Math.min(activeMs(trip, fromMs, toMs), activeMs(trip, fromMs, lastMs) + SILENT_HOURS * HOUR_MS);
     const landing = contacts * oneCast;
@@ -83,7 +85,7 @@ export function blocksOf(trip: Trip, nowMs: number, { minuteAt, hourAt }: DayClo
         : Math.max(elapsed / HOUR_MS, landing);
     // The cast that is in the water has said nothing yet.
     if (hours >= oneCast / 2) {
-      blocks.push({ ...fished, atMin: minuteAt((fromMs + toMs) / 2), hours, bites });
+      blocks.push({ ...fished, atMin: minuteAt((fromMs + toMs) / 2), hours, bites, nearMisses });
     }
     open = null;
   };
@@ -93,7 +95,7 @@ export function blocksOf(trip: Trip, nowMs: number, { minuteAt, hourAt }: DayClo
     const near = open && isSameHour(open.fished, fished) && atMs - open.fromMs < LONGEST_MS;
     if (open && same && (afterwards || near)) return open;
     close(atMs);
-    open = { fished, fromMs: atMs, saidHours: 0, contacts: 0, bites: 0, lastMs: atMs };
+    open = { fished, fromMs: atMs, saidHours: 0, contacts: 0, bites: 0, nearMisses: 0, lastMs: atMs };
     return open;
   };
   for (const { event, atMs } of trip.notes as readonly Note[]) {
@@ -105,7 +107,8 @@ export function blocksOf(trip: Trip, nowMs: number, { minuteAt, hourAt }: DayClo
     }
     if (event.kind === 'contact') {
       stretch.contacts++;
-      if (event.what !== 'follow') stretch.bites++;
+      if (event.what === 'follow' || event.what === 'short') stretch.nearMisses++;
+      else stretch.bites++;
     }
   }
   close(endMs);

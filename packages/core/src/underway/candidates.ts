@@ -156,13 +156,17 @@ export function namedApart(stops: readonly TripStop[]): TripStop[] {
   });
 }
 
-/** What could be fished in a window: where one is with all that could be changed, and the other places. */
+/**
+ * What could be fished in a window: where one is with all that could be changed, and the other places.
+ * @param others lures that the plan ranks after those that it names, looked at where these failed
+ */
 export function optionsOf(
   window: PlanWindow | null,
   stops: readonly TripStop[],
   now: Fishing | null,
   atMin: number,
   hour: HourOfDay,
+  others: readonly Presentation[] = [],
 ): Option[] {
   const options = new Map<string, Option>();
   const add = (fishing: Fishing, prior: number, presentation: Presentation | null) => {
@@ -174,6 +178,9 @@ export function optionsOf(
   const presentations = window?.presentations ?? [];
   for (const place of places) {
     const here = now !== null && sameSpot(place, now);
+    for (const presentation of others) {
+      add(fishingOf(place, presentation), Math.max(0.01, presentation.score) * place.weight, presentation);
+    }
     for (const presentation of presentations.slice(0, here ? LURES_HERE : LURES_ELSEWHERE)) {
       add(fishingOf(place, presentation), Math.max(0.01, presentation.score) * place.weight, presentation);
     }

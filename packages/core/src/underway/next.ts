@@ -2,20 +2,23 @@ import type { Fishing } from '../contract/trips.js';
 import { minutesInOrder, minuteWithin } from '../day/windows.js';
 import type { UnitSystem } from '../units/units.js';
 import { onDeck } from '../plan/on-deck.js';
-import type { Candidate } from './evidence/fished.js';
-import { moveBetween, nextMove, type MoveAdvice, type Move } from './evidence/next-move.js';
-import { rateAt, type Rate } from './evidence/posterior.js';
+import type { Block, Candidate } from './evidence/fished.js';
+import { moveBetween, type Mattering, type Move } from './evidence/next-move.js';
 import { WATER_ANSWERS, latelyOf, type Answer } from './answers.js';
 import { blocksOf } from './blocks.js';
 import { optionNow, optionsOf, stopsOpen, type Option } from './candidates.js';
+import { hasFailed, rankedWindow } from './failed.js';
 import { goTo } from './go-to.js';
 import { dayClock, windowAt } from './moment.js';
+import { decide, type Decision } from './states/decision.js';
+import { statesOf, type StateOption } from './states/of-candidates.js';
+import { statesWords } from './states/words.js';
 import type { Trip } from './trip.js';
-import { matteringWords, moveWords, oddsWords, rateWords } from './words.js';
+import { matteringWords, moveWords, oddsWords, rateWords, restWords } from './words.js';
 
 /** What to do next, in words and as it would be noted. */
 export interface NextStep {
-  readonly move: Move;
+  readonly move: Move | 'rest';
   readonly text: string;
   /** Bites an hour of it and of staying, with the odds. */
   readonly odds: string;
@@ -49,6 +52,11 @@ const USUAL_SPEED_MPS = 11;
 /** What is left where no plan says when the day ends. */
 const OPEN_END_MIN = 180;
 const MIN_LEFT_MIN = 30;
+/** Less effort than this, in hours, is a guess. */
+const GUESS_HOURS = 1;
+/** Bites in so short a stretch at the end of what was fished call for the same stretch again. */
+const CLUSTER_BITES = 2;
+const CLUSTER_HOURS = 0.5;
 
 export interface FindingsInput {
   readonly trip: Trip;
@@ -83,9 +91,16 @@ function leftOf({ plan }: Trip, minute: number): number {
   return Math.max(MIN_LEFT_MIN, last.toMin - minuteWithin(minute, first.fromMin, last.toMin));
 }
 
-function becauseOf(advice: MoveAdvice, to: Option, answers: readonly Answer[], units: UnitSystem): string[] {
-  const told = answers.map(({ text }) => text);
-  const counted = advice.because.map((each) => matteringWords(each, units));
+/** What can be told of it: what is seen first, then what the water is believed to be, what matters, and the plan. */
+function becauseOf(
+  words: readonly string[],
+  answers: readonly Answer[],
+  matters: readonly Mattering[],
+  to: Option,
+  units: UnitSystem,
+): string[] {
+  const told = [...answers.map(({ text }) => text), ...words];
+  const counted = matters.map((each) => matteringWords(each, units));
   const planned = to.presentation?.because[0]?.text;
   const rest = planned
     ? [`The plan: ${planned}`]
@@ -93,8 +108,9 @@ function becauseOf(advice: MoveAdvice, to: Option, answers: readonly Answer[], u
   return [...told, ...counted, ...(told.length + counted.length < 2 ? rest : [])];
 }
 
-/** The rate that is as likely too high as too low; the mean of one that is little known is drawn up by what it might be. */
-const likely = (rate: Rate): number => rateAt(rate, 0);
+/** Whether one thing was fished today, and nothing came of it: what it was hoped to change, it did not. */
+const failedToday = (blocks: readonly Block[], to: Candidate): boolean =>
+  blocks.some((block) => !block.bites && moveBetween(block, to) === 'stay');
 
 /** What the notes so far say, and what is to be done next. The plan is the prior, the notes are the evidence. */
 export function findingsOf(ask: FindingsInput): TripFindings {
@@ -105,51 +121,72 @@ export function findingsOf(ask: FindingsInput): TripFindings {
   const window = trip.plan && windowAt(trip.plan.plan.windows, atMin % 1440);
   // A stop that the tide would not let the boat out of is none to go to; with all shut the plan's kinds of place are left.
   const stops = stopsOpen(trip.begin.stops, trip.plan?.conditions ?? {}, atMin, trip.fishing?.spot ?? null);
-  const options = optionsOf(window, stops, trip.fishing, atMin % 1440, hour);
   const blocks = blocksOf(trip, nowMs, clock);
+  const others = trip.plan && hasFailed(blocks) ? rankedWindow(trip.plan.conditions, atMin % 1440).others : [];
+  const options = optionsOf(window, stops, trip.fishing, atMin % 1440, hour, others);
   const now = trip.fishing && optionNow(options, trip.fishing, hour);
   const lately = latelyOf(trip, nowMs);
   const speaking = WATER_ANSWERS.filter(({ when }) => when(lately));
   const byId = new Map(options.map((option) => [option.id, option]));
   const leansOf = (answers: readonly Answer[], to: Candidate): number => {
     const option = byId.get(to.id);
-    if (!option || !trip.fishing) return 1;
+    if (!option || !trip.fishing || failedToday(blocks, to)) return 1;
     const change = { move: moveBetween(now, option), from: trip.fishing, to: option };
     return answers.reduce((factor, { leans }) => factor * leans(change), 1);
   };
-  const advice = nextMove({
-    blocks,
-    candidates: options,
-    nowId: now?.id ?? null,
-    atMin,
+  const states = statesOf(options, blocks, atMin);
+  const here = states.options.find(({ candidate }) => candidate.id === now?.id) ?? null;
+  const costMin = costOf(ask);
+  const decision = decide({
+    ...states,
+    now: here,
     leftMin: leftOf(trip, atMin % 1440),
-    costMin: costOf(ask),
-    leaning: (to) => leansOf(speaking, to),
+    costMin: (from, to) => costMin(from?.candidate ?? null, to.candidate),
+    leaning: ({ candidate }) => leansOf(speaking, candidate),
   });
+  const hours = blocks.reduce((sum, block) => sum + block.hours, 0);
   return {
-    next: advice && stepOf(advice),
-    matters: advice?.here.map((each) => matteringWords(each, units)) ?? [],
+    next: decision && stepOf(decision),
+    matters: now ? states.like.matters(now).map((each) => matteringWords(each, units)) : [],
     tips: speaking.map(({ text }) => text),
     bites: blocks.reduce((sum, { bites }) => sum + bites, 0),
-    hours: blocks.reduce((sum, { hours }) => sum + hours, 0),
+    hours,
   };
 
-  function stepOf(found: MoveAdvice): NextStep | null {
-    const to = byId.get(found.to.id);
-    if (!to) return null;
-    const { move } = found;
-    const stays = move === 'stay' || move === 'turn-back';
-    const behind = speaking.filter((answer) => (stays ? answer.keeps : leansOf([answer], to) > 1));
-    const stay = found.now && !stays ? `, ${rateWords(likely(found.now))} if you stay` : '';
-    const better = found.odds !== null && !stays ? `; better in ${oddsWords(found.odds)}` : '';
+  function stepOf({ to, stay, odds, restMin }: Decision<StateOption>): NextStep | null {
+    const option = byId.get(to.option.candidate.id);
+    if (!option) return null;
+    const goesOn = !!stay && to.option === stay.option;
+    const move = restMin === null ? moveOf(now, option, blocks) : 'rest';
+    const behind = speaking.filter((answer) => (goesOn ? answer.keeps : leansOf([answer], option) > 1));
+    const words = statesWords({
+      belief: states.belief,
+      here: stay && { at: stay.option.fished.place, empty: stay.empty },
+      goesOn,
+      nearMisses: blocks
+        .filter((block) => now && moveBetween(block, now) !== 'move')
+        .reduce((sum, { nearMisses = 0 }) => sum + nearMisses, 0),
+      nowMin: atMin,
+    });
+    const range = `likely ${rateWords(to.range80[0])} to ${rateWords(to.range80[1])}`;
+    const staying = stay && !goesOn ? `, ${rateWords(stay.perHour)} if you stay` : '';
+    const better = odds === null ? '' : `; better in ${oddsWords(odds)}`;
     return {
       move,
-      text: moveWords(move, trip.fishing, to.fishing, units),
-      odds: `${rateWords(likely(found.rate))} bites an hour${stay}${better}.`,
-      because: becauseOf(found, to, behind, units),
-      guess: found.guess,
-      to: to.fishing,
-      perHour: likely(found.rate),
+      text: move === 'rest' ? restWords(atMin + (restMin ?? 0)) : moveWords(move, trip.fishing, option.fishing, units),
+      odds: `${rateWords(to.perHour)} bites an hour, ${range}${staying}${better}.`,
+      because: becauseOf(words, behind, states.like.matters(option), option, units),
+      guess: hours < GUESS_HOURS,
+      to: option.fishing,
+      perHour: to.perHour,
     };
   }
+}
+
+/** What one changes by going over; several bites in a short stretch call for the same stretch again. */
+function moveOf(now: Option | null, to: Option, blocks: readonly Block[]): Move {
+  const move = moveBetween(now, to);
+  const last = blocks.at(-1);
+  const clustered = last && last.spot === now?.spot && last.bites >= CLUSTER_BITES && last.hours <= CLUSTER_HOURS;
+  return move === 'stay' && clustered ? 'turn-back' : move;
 }

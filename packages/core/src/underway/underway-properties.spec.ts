@@ -83,8 +83,10 @@ describe('whatever is tapped', () => {
         const { log, endMin } = logOf(taps);
         const trip = told(log);
         const blocks = blocksOf(trip, momentOf(endMin), dayClock(trip));
-        const noted = trip.notes.filter(({ event }) => event.kind === 'contact' && event.what !== 'follow').length;
-        expect(blocks.reduce((sum, { bites }) => sum + bites, 0)).toBe(noted);
+        const noted = trip.notes.flatMap(({ event }) => (event.kind === 'contact' ? [event.what] : []));
+        const near = noted.filter((what) => what === 'follow' || what === 'short').length;
+        expect(blocks.reduce((sum, { bites }) => sum + bites, 0)).toBe(noted.length - near);
+        expect(blocks.reduce((sum, { nearMisses = 0 }) => sum + nearMisses, 0)).toBe(near);
         for (const { hours, atMin } of blocks) {
           expect(hours).toBeGreaterThan(0);
           expect(Number.isFinite(atMin)).toBe(true);

@@ -213,7 +213,7 @@ describe('blocks of fishing', () => {
     log.contact(13, 'follow');
     const [block] = blocks(log, 14);
     expect(block?.hours).toBeCloseTo(22 * castHours(jerkbait.paceMps), 6);
-    expect(block?.bites).toBe(1);
+    expect([block?.bites, block?.nearMisses]).toEqual([0, 2]);
     expect(castHours(0.35)).toBeCloseTo((22 / 0.35 + 10) / 3600, 6);
     log.add(15, { kind: 'effort', minutes: 12, fishing: { ...jerkbait, depthM: 4 } });
     expect(blocks(log, 16).at(-1)).toMatchObject({ depthM: 4, bites: 0, hours: 0.2 });
@@ -362,6 +362,29 @@ describe('the next move', () => {
     log.contact(14, 'follow');
     log.contact(15, 'follow');
     expect(['stay', 'turn-back']).toContain(found(log, 16).next?.move);
+  });
+
+  it('goes along with a morning: an empty place, a follow, fish, put down, coming back', () => {
+    const log = new LogWriter();
+    log.begin();
+    const because = (minute: number) => found(log, minute).next?.because.join(' ') ?? '';
+    for (let minute = 12; minute <= 132; minute += 12) log.casts(minute, 15);
+    const empty = found(log, 133);
+    expect(empty.next?.move).not.toBe('stay');
+    expect(because(133)).toMatch(/This place is likely empty \(\d in 10\)\./);
+    // Another place: a fish looks, so that fish are there.
+    const there = { ...jerkbait, spot: 'Ditch bend' };
+    log.casts(150, 15, there);
+    log.contact(152, 'follow', there);
+    log.contact(155, 'follow', there);
+    expect(because(156)).toContain('2 came and did not take it: fish are here, and something is off.');
+    for (const minute of [160, 163, 166, 170]) log.contact(minute, 'landed', there);
+    expect(['stay', 'turn-back']).toContain(found(log, 171).next?.move);
+    for (const minute of [178, 186, 194]) log.casts(minute, 15, there);
+    expect(because(195)).toMatch(/They were here and are put down: back at \d\d:\d\d\./);
+    // Hours later nobody speaks of that any more.
+    log.casts(420, 5, there);
+    expect(because(421)).not.toContain('put down');
   });
 
   it('tells what matters with its range once enough was fished', () => {

@@ -1,4 +1,5 @@
 import { capital, nameOf } from '../contract/names.js';
+import { clockOf } from '../day/windows.js';
 import type { TideStage } from '../contract/ids.js';
 import type { Fishing, LureChange, NoteTide } from '../contract/trips.js';
 import type { TideOfMoment } from './moment.js';
@@ -50,6 +51,10 @@ export function moveWords(move: Move, from: Fishing | null, to: Fishing, units: 
         : `Move on${placeWords(to) ? ` to ${placeWords(to)}` : ''}: ${fishingWords(to, units)}.`;
   }
 }
+
+/** To let a place rest, until a minute of the day. */
+export const restWords = (untilMin: number): string =>
+  `Let it rest until ${clockOf(untilMin % 1440)}, then go on as you are.`;
 
 const STAGE_WORDS: Readonly<Record<TideStage, string>> = {
   rising: 'Tide rising',
@@ -126,8 +131,12 @@ export function sayStretch(ms: number): string {
   return minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
 }
 
+/** Bites an hour of which nothing is left in the first decimal. */
+const NOTHING = 0.05;
+
 /** Bites an hour as a figure. */
-export const rateWords = (perHour: number): string => (perHour < 10 ? perHour.toFixed(1) : perHour.toFixed(0));
+export const rateWords = (perHour: number): string =>
+  perHour < NOTHING ? '0' : perHour < 10 ? perHour.toFixed(1) : perHour.toFixed(0);
 
 /** Odds as one says them: `7 in 10`. */
 export const oddsWords = (odds: number): string => {

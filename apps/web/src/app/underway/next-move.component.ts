@@ -70,7 +70,7 @@ export class NextMoveComponent {
   readonly followed = output();
 
   protected readonly because = signal(false);
-  protected readonly changes = computed(() => this.next().move !== 'stay' && this.next().move !== 'turn-back');
+  protected readonly changes = computed(() => !['stay', 'turn-back', 'rest'].includes(this.next().move));
   protected readonly guessWords = computed(
     () => `A guess from ${this.notes()} ${this.notes() === 1 ? 'note' : 'notes'}.`,
   );

@@ -25,6 +25,8 @@ export interface Block extends Fished {
   readonly atMin: number;
   readonly hours: number;
   readonly bites: number;
+  /** Follows, and strikes that fell short: fish that came and did not take. */
+  readonly nearMisses?: number;
 }
 
 /** Something that could be fished next, with what the plan thinks of it. */

@@ -62,6 +62,8 @@ export interface Posterior {
   readonly rate: (asked: RateQuery, atMin: number) => Rate;
   /** The same in two steps: what is likely at once, and how sure that is when it is wanted, which takes far longer. */
   readonly prospect: (asked: RateQuery, atMin: number) => Prospect;
+  /** Logarithm of the chance that the blocks would bring what they brought, whatever the rates are (marginal likelihood). */
+  readonly logEvidence: number;
   /** How much better one thing is than another, as the logarithm of a factor. */
   readonly against: (one: RateQuery, other: RateQuery, atMin: number) => { mean: number; sd: number };
   /**
@@ -155,6 +157,13 @@ export function posterior(blocks: readonly Block[], preferences: readonly number
     return { logMean, maxLogSd: Math.sqrt(own), rate: () => rateOf(logMean, varianceOf(shared, own)) };
   };
   return {
+    // Rasmussen & Williams 2006, equation 3.32: at the top K^-1 f is the gradient.
+    logEvidence: blocks.reduce((sum, { bites }, at) => {
+      const own = expected[at] as number;
+      const curved = Math.log(lower.values[at * n + at] as number);
+      const fits = bites * Math.log(own) - own - logFactorial(bites);
+      return sum + fits - ((weights[at] as number) * (latent[at] as number)) / 2 - curved;
+    }, 0),
     prospect,
     rate: (thing, atMin) => prospect(thing, atMin).rate(),
     against: (one, other, atMin) => {
@@ -183,6 +192,12 @@ export function posterior(blocks: readonly Block[], preferences: readonly number
     },
   };
 }
+
+const logFactorial = (count: number): number => {
+  let sum = 0;
+  for (let each = 2; each <= count; each++) sum += Math.log(each);
+  return sum;
+};
 
 /** Blocks that stand for what else was fished of an attribute, at most. */
 const MAX_OTHERS = 8;

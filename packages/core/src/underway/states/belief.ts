@@ -8,8 +8,10 @@ export interface Fished {
   readonly depthLog: number;
   /** Steps slower (below 0) or faster than the plan would fish it. */
   readonly paceSteps: number;
-  /** Its tone: plain, bold or dark. */
+  /** Its tone or trim, of those that are told apart. */
   readonly tone: number;
+  /** How much the plan prefers it to what is usual, as a logarithm. */
+  readonly preference: number;
 }
 
 /** What a stretch of fishing brought. */
@@ -18,16 +20,20 @@ export interface Stretch extends Fished {
   readonly toMin: number;
   readonly hours: number;
   readonly bites: number;
-  /** Follows, and strikes that fell short: fish that came and did not take. */
-  readonly nearMisses: number;
+  /** Follows, and strikes that fell short: fish that came and did not take; null where nobody counted them. */
+  readonly nearMisses: number | null;
 }
 
-/** What is believed before the first cast: that a place holds fish, and that a lure is one that they take. */
+/** What is believed before the first cast where the plan is right: that a place holds fish, and that a lure is one that they take. */
 export interface Priors {
   readonly holds: readonly number[];
   readonly works: readonly number[];
   /** Chance at the start that they feed, and the share of the day in which they do. */
   readonly feeds: number;
+  /** What kind of place each is: like places are like. */
+  readonly kinds: readonly number[];
+  /** Tones and trims that are told apart. */
+  readonly tones: number;
 }
 
 /** So many ways in which the day may be are looked at. */
@@ -38,23 +44,49 @@ const USUAL_LOG = Math.log(4);
 const USUAL_SD = 0.55;
 /** How much better one place that holds fish may be than another (log): schools are uneven. */
 const UNEVEN_SD = 0.55;
+/** So much of the variance is shared by places of a kind; a kind that is so much better (log) holds fish by so much likelier (log odds). */
+const SHARED = 0.3;
+const KIND_HOLDS = 1;
 /** A lure that they do not take, fish that do not feed, an empty place: of the usual, and bites an hour. */
 const POOR_LURE = 0.2;
 const AT_REST = 0.22;
 const EMPTY_PER_HOUR = 0.005;
 /** Depth: how far theirs may lie from the plan's (log), how wide the window is, and what is left outside of it. */
-const DEPTH_SD = 0.4;
+const DEPTH_SD = 0.3;
 const DEPTH_WINDOW = 0.45;
 const OFF_DEPTH = 0.25;
 /** Pace off by a step and by two, for fish at rest and for fish that feed. */
 const OFF_PACE_AT_REST = [1, 0.4, 0.15] as const;
 const OFF_PACE_FEEDING = [1, 0.75, 0.5] as const;
 const OFF_TONE_AT_REST = 0.6;
+/** In so many ways of ten fish that rest want one tone or trim. */
+const TONE_MATTERS = 0.5;
+/** In so many ways of ten the plan is right about places, and about lures; in so many the other way round; else all are alike. */
+const TRUSTED = 0.5;
+const TURNED_ROUND = 0.2;
+/** A thing that the plan prefers (log) is better by this power of it, and by so much more or less: it may be worse. */
+const TRUST = 0.15;
+const TRUST_SD = 0.6;
+/** In so many ways of ten it is right about depth; in the others theirs may lie anywhere near. */
+const DEPTH_TRUSTED = 0.6;
+const DEPTH_SD_UNTRUSTED = 0.9;
 /** Spells of feeding and of rest, minutes. */
 const FEEDING_MIN = 45;
-/** Each bite puts a place down by one of these (log), and half of that is forgotten in so many minutes. */
-const PUT_DOWN = [0, 0.15, 0.45] as const;
+/** In so many ways of ten each bite puts a place down a little (log), and half of that is forgotten in so many minutes. */
+const GRADUALLY = 0.4;
+const PUT_DOWN_EACH = 0.15;
 const FORGOTTEN_MIN = 50;
+/** So many bites put it down no further. */
+const MOST_COUNTED = 6;
+/** In the others a place bears so many bites within the hour, and then gives little for a while. */
+const BEARS = [2, 3, 3, 4, 5] as const;
+const PUT_DOWN = 0.15;
+const DOWN_MIN = [40, 110] as const;
+/** An hour's fishing thins a place out by one of these (log), whatever it brings; half of that is forgotten in so many minutes. */
+const THINS = [0, 0, 0.3, 0.6] as const;
+const REFILLED_MIN = 85;
+/** Of a stretch in whose course a place was put down, so much was fished before. */
+const BEFORE_DOWN = 0.65;
 /** What is nearly as it was; it is told in such steps, and no farther off than this, minutes. */
 const NEARLY_RESTED = 0.85;
 const REST_STEP_MIN = 5;
@@ -70,9 +102,12 @@ const MISSES_WRONG = 0.6;
 /** Catches come in bunches: dispersion of the negative binomial. */
 const DISPERSION = 1.6;
 
+/** How far what came is believed: the water is not quite as it is thought here (tempered likelihood, Grünwald and van Ommen 2017). */
+const BELIEVED = 0.8;
+
 /** Chance of a count that comes in bunches (negative binomial), its factorials left out. */
 function likelihood(count: number, mean: number): number {
-  let product = Math.exp(-DISPERSION * Math.log1p(mean / DISPERSION));
+  let product = (DISPERSION / (DISPERSION + mean)) ** DISPERSION;
   const share = mean / (DISPERSION + mean);
   for (let each = 0; each < count; each++) product *= ((DISPERSION + each) * share) / (each + 1);
   return product;
@@ -100,13 +135,23 @@ export class Belief {
   private readonly depthShift = new Float64Array(WAYS);
   private readonly paceShift = new Int8Array(WAYS);
   private readonly tone = new Int8Array(WAYS);
-  private readonly putDown = new Float64Array(WAYS);
+  /** Bites that a place bears before it is put down for so many minutes; 0 where each counts a little. */
+  private readonly bears = new Uint8Array(WAYS);
+  private readonly downMin = new Float64Array(WAYS);
+  private readonly trust = new Float64Array(WAYS);
+  private readonly thins = new Float64Array(WAYS);
   private readonly leaves = new Float64Array(WAYS);
   private readonly places: Float64Array[];
+  /** In each way: that each place usually holds fish. */
+  private readonly usually: Float64Array[];
   private readonly works: Float64Array[];
-  /** Bites that a place remembers. */
-  private readonly remembered: number[];
+  /** Bites that a place remembers, in each way; it is down until so many minutes. */
+  private readonly remembered: Float64Array[];
+  private readonly downUntil: Float64Array[];
+  /** Hours for which each place was fished, as far as it remembers. */
+  private readonly worn: number[];
   private atMin: number;
+  private evidence = 0;
 
   constructor(
     private readonly priors: Priors,
@@ -117,26 +162,71 @@ export class Belief {
     const normal = () => normalDeviate(random);
     const pick = <T>(list: readonly T[]) => list[Math.floor(random() * list.length)] as T;
     this.feeds = new Float64Array(WAYS).fill(priors.feeds);
-    this.holds = priors.holds.map((chance) => new Float64Array(WAYS).fill(chance));
-    this.places = priors.holds.map(() => Float64Array.from({ length: WAYS }, () => Math.exp(UNEVEN_SD * normal())));
-    this.works = priors.works.map((chance) =>
-      Float64Array.from({ length: WAYS }, () => (random() < chance ? 1 : POOR_LURE)),
+    const kinds = Array.from({ length: Math.max(0, ...priors.kinds) + 1 }, () =>
+      Float64Array.from({ length: WAYS }, () => Math.sqrt(SHARED) * UNEVEN_SD * normal()),
     );
-    this.remembered = priors.holds.map(() => 0);
+    const ofKind = (place: number) => kinds[priors.kinds[place] as number] as Float64Array;
+    /** Chances as the plan has them, turned round, or all alike, in each way. */
+    const believed = (planned: readonly number[]): readonly (readonly number[])[] => {
+      const mean = planned.reduce((sum, chance) => sum + chance, 0) / Math.max(1, planned.length);
+      const rising = [...planned].sort((a, b) => a - b);
+      const turned = planned.map((chance) => rising[planned.length - 1 - rising.indexOf(chance)] as number);
+      const alike = planned.map(() => mean);
+      return Array.from({ length: WAYS }, () => {
+        const drawn = random();
+        return drawn < TRUSTED ? planned : drawn < TRUSTED + TURNED_ROUND ? turned : alike;
+      });
+    };
+    const [onPlaces, onLures] = [believed(priors.holds), believed(priors.works)];
+    this.usually = priors.holds.map((_, place) =>
+      ofKind(place).map((better, way) => {
+        const planned = onPlaces[way]?.[place] as number;
+        return 1 / (1 + ((1 - planned) / planned) * Math.exp(-KIND_HOLDS * better));
+      }),
+    );
+    this.holds = this.usually.map((chances) => chances.slice());
+    this.places = priors.holds.map((_, place) =>
+      ofKind(place).map((better) => Math.exp(better + Math.sqrt(1 - SHARED) * UNEVEN_SD * normal())),
+    );
+    this.works = priors.works.map((_, lure) =>
+      Float64Array.from({ length: WAYS }, (_, way) => (random() < (onLures[way]?.[lure] as number) ? 1 : POOR_LURE)),
+    );
+    this.remembered = priors.holds.map(() => new Float64Array(WAYS));
+    this.worn = priors.holds.map(() => 0);
+    this.downUntil = priors.holds.map(() => new Float64Array(WAYS).fill(-Infinity));
     for (let way = 0; way < WAYS; way++) {
       this.usual[way] = Math.exp(USUAL_LOG + USUAL_SD * normal());
-      this.depthShift[way] = DEPTH_SD * normal();
+      this.depthShift[way] = (random() < DEPTH_TRUSTED ? DEPTH_SD : DEPTH_SD_UNTRUSTED) * normal();
       this.paceShift[way] = pick([-1, 0, 0, 0, 1]);
-      this.tone[way] = pick([-1, -1, 0, 1, 2]);
-      this.putDown[way] = pick(PUT_DOWN);
+      this.tone[way] = random() < TONE_MATTERS ? Math.floor(random() * priors.tones) : -1;
+      this.bears[way] = random() < GRADUALLY ? 0 : pick(BEARS);
+      this.downMin[way] = DOWN_MIN[0] + (DOWN_MIN[1] - DOWN_MIN[0]) * random();
+      this.trust[way] = TRUST + TRUST_SD * normal();
+      this.thins[way] = pick(THINS);
       this.leaves[way] = random() < ROAMS ? LEAVES_PER_HOUR[1] : LEAVES_PER_HOUR[0];
     }
   }
 
+  /** Logarithm of the chance that the stretches would bring the bites that they brought, each foretold from those before it. */
+  get logEvidence(): number {
+    return this.evidence;
+  }
+
+  /** What a place still gives in a way some minutes from now: 1 where it was not put down at all. */
+  private left(place: number, way: number, inMin: number): number {
+    const worn = (this.worn[place] as number) * 0.5 ** (inMin / REFILLED_MIN);
+    const thinned = worn && this.thins[way] ? Math.exp(-(this.thins[way] as number) * worn) : 1;
+    if (this.bears[way]) {
+      const isDown = ((this.downUntil[place] as Float64Array)[way] as number) > this.atMin + inMin;
+      return isDown ? PUT_DOWN * thinned : thinned;
+    }
+    const remembered = ((this.remembered[place] as Float64Array)[way] as number) * 0.5 ** (inMin / FORGOTTEN_MIN);
+    return remembered ? thinned * Math.exp(-PUT_DOWN_EACH * Math.min(MOST_COUNTED, remembered)) : thinned;
+  }
+
   /** How much of it a place that was put down still gives, in the mean of all ways: 1 where it was not at all. */
   rested(place: number, inMin = 0): number {
-    const remembered = this.rememberedIn(place, inMin);
-    return this.mean((way) => Math.exp(-(this.putDown[way] as number) * remembered));
+    return this.mean((way) => this.left(place, way, inMin));
   }
 
   /** Minutes until a place that is put down is nearly what it was. */
@@ -144,11 +234,6 @@ export class Belief {
     let minutes = 0;
     while (minutes < MOST_REST_MIN && this.rested(place, minutes) < NEARLY_RESTED) minutes += REST_STEP_MIN;
     return minutes;
-  }
-
-  /** Bites that a place remembers some minutes from now. */
-  rememberedIn(place: number, minutes: number): number {
-    return (this.remembered[place] as number) * 0.5 ** (minutes / FORGOTTEN_MIN);
   }
 
   /** Lets time pass: spells of feeding end and begin, schools leave and come, what was put down forgets. */
@@ -162,15 +247,17 @@ export class Belief {
       this.feeds[way] = share + ((this.feeds[way] as number) - share) * stays;
       const keeps = Math.exp((-(this.leaves[way] as number) * minutes) / 60);
       this.holds.forEach((holds, place) => {
-        const usual = this.priors.holds[place] as number;
+        const usual = (this.usually[place] as Float64Array)[way] as number;
         holds[way] = usual + ((holds[way] as number) - usual) * keeps;
       });
     }
-    this.remembered.forEach((_, place) => (this.remembered[place] = this.rememberedIn(place, minutes)));
+    const keeps = 0.5 ** (minutes / FORGOTTEN_MIN);
+    this.worn.forEach((hours, place) => (this.worn[place] = hours * 0.5 ** (minutes / REFILLED_MIN)));
+    for (const all of this.remembered) for (let way = 0; way < WAYS; way++) all[way] = (all[way] as number) * keeps;
   }
 
-  /** Rates of something in every way. @param remembered bites that its place remembers then */
-  rates({ place, lure, depthLog, paceSteps, tone }: Fished, remembered: number): Rates {
+  /** Rates of something in every way. @param inMin minutes from now */
+  rates({ place, lure, depthLog, paceSteps, tone, preference }: Fished, inMin: number): Rates {
     const feeding = new Float64Array(WAYS);
     const resting = new Float64Array(WAYS);
     const uneven = this.places[place] as Float64Array;
@@ -179,10 +266,11 @@ export class Belief {
       const inDepth = Math.abs(depthLog - (this.depthShift[way] as number)) <= DEPTH_WINDOW;
       const all =
         (this.usual[way] as number) *
+        Math.exp((this.trust[way] as number) * preference) *
         (uneven[way] as number) *
         (works[way] as number) *
         (inDepth ? 1 : OFF_DEPTH) *
-        (remembered ? Math.exp(-(this.putDown[way] as number) * remembered) : 1);
+        this.left(place, way, inMin);
       const steps = Math.min(2, Math.abs(paceSteps - (this.paceShift[way] as number)));
       const wanted = this.tone[way] as number;
       feeding[way] = all * (OFF_PACE_FEEDING[steps] as number);
@@ -198,36 +286,66 @@ export class Belief {
     this.advance((fromMin + toMin) / 2);
     const holds = this.holds[place] as Float64Array;
     const uneven = this.places[place] as Float64Array;
-    const remembered = this.remembered[place] as number;
-    const { feeding, resting } = this.rates(stretch, remembered + bites / 2);
+    this.worn[place] = (this.worn[place] as number) + hours / 2;
+    const { feeding, resting } = this.rates(stretch, 0);
+    this.worn[place] += hours / 2;
+    const borne = this.putDownBy(place, bites);
     const stray = EMPTY_PER_HOUR * hours;
-    const empty = likelihood(bites, stray) * likelihood(nearMisses, stray);
-    /** Bites and near misses of fish that are there: the more of them only come, the more is off. */
-    const of = (rate: number, most: number): number => {
+    const near = (mean: number) => (nearMisses === null ? 1 : likelihood(nearMisses, mean));
+    const empty = (likelihood(bites, stray) * near(stray)) ** BELIEVED;
+    /** Bites and near misses of fish that are there: the more of them only come, the more is off. @param borne of the bites, before they were put down; all of them where they were not */
+    const of = (rate: number, most: number, borne: number): readonly [bites: number, all: number] => {
       const misses = most * (MISSES_RIGHT + MISSES_WRONG * (1 - Math.min(1, rate / most)));
-      return likelihood(bites, rate * hours) * likelihood(nearMisses, misses * hours);
+      const came =
+        borne < 0
+          ? likelihood(bites, rate * hours)
+          : likelihood(borne, rate * hours * BEFORE_DOWN) *
+            likelihood(bites - borne, rate * hours * (1 - BEFORE_DOWN) * PUT_DOWN);
+      return [came, (came * near(misses * hours)) ** BELIEVED];
     };
+    const emptyBites = likelihood(bites, stray);
+    let foretold = 0;
     let most = -Infinity;
     for (let way = 0; way < WAYS; way++) {
       const right = (this.usual[way] as number) * (uneven[way] as number);
       const held = holds[way] as number;
       const fed = this.feeds[way] as number;
-      const feeds = of(feeding[way] as number, right);
-      const rests = of(resting[way] as number, right * AT_REST);
+      const [feedsBites, feeds] = of(feeding[way] as number, right, borne[way] as number);
+      const [restsBites, rests] = of(resting[way] as number, right * AT_REST, borne[way] as number);
+      const bitesThere = held * (fed * feedsBites + (1 - fed) * restsBites);
+      foretold += (this.weights[way] as number) * (bitesThere + (1 - held) * emptyBites);
       const there = held * (fed * feeds + (1 - fed) * rests);
       const total = there + (1 - held) * empty;
       if (total > NO_CHANCE) {
         holds[way] = there / total;
         this.feeds[way] = (fed * (held * feeds + (1 - held) * empty)) / total;
-      } else if (bites + nearMisses > 0) holds[way] = 1;
+      } else if (bites + (nearMisses ?? 0) > 0) holds[way] = 1;
       this.logWeights[way] = (this.logWeights[way] as number) + Math.log(Math.max(NO_CHANCE, total));
       most = Math.max(most, this.logWeights[way] as number);
     }
+    this.evidence += Math.log(Math.max(NO_CHANCE, foretold));
     let sum = 0;
     for (let way = 0; way < WAYS; way++) sum += this.weights[way] = Math.exp((this.logWeights[way] as number) - most);
     for (let way = 0; way < WAYS; way++) this.weights[way] = (this.weights[way] as number) / sum;
-    this.remembered[place] = remembered + bites;
     this.advance(toMin);
+  }
+
+  /** Counts bites at a place now. @returns in each way how many of them it bore before it was put down; -1 where it was not */
+  private putDownBy(place: number, bites: number): Int16Array {
+    const remembered = this.remembered[place] as Float64Array;
+    const until = this.downUntil[place] as Float64Array;
+    const borne = new Int16Array(WAYS).fill(-1);
+    if (!bites) return borne;
+    for (let way = 0; way < WAYS; way++) {
+      const before = remembered[way] as number;
+      const bears = this.bears[way] as number;
+      const isDown = bears > 0 && before + bites >= bears - 0.5;
+      remembered[way] = isDown ? 0 : before + bites;
+      if (!isDown) continue;
+      until[way] = this.atMin + (this.downMin[way] as number);
+      borne[way] = Math.min(bites, Math.max(1, Math.round(bears - before)));
+    }
+    return borne;
   }
 
   /** Mean of something over all ways. */

@@ -1,0 +1,30 @@
+import type { Block, Candidate } from '../evidence/fished.js';
+import { mattering, preferences, type Mattering } from '../evidence/next-move.js';
+import { normalBelow } from '../evidence/normal.js';
+import { posterior, preferenceOf, usualLog, type Rate } from '../evidence/posterior.js';
+
+/** What like things that were fished say of others: the water as slopes, not as states. */
+export interface LikeThings {
+  readonly logEvidence: number;
+  readonly rate: (of: Candidate) => Rate;
+  /** What stands out of it so far, the surest first. */
+  readonly matters: (of: Candidate) => Mattering[];
+  /** How likely one thing brings more an hour than another. */
+  readonly odds: (one: Candidate, other: Candidate) => number;
+}
+
+/** What is known of like things at a minute of the day: Gaussian processes over what they share (`evidence/posterior`). */
+export function likeThings(candidates: readonly Candidate[], blocks: readonly Block[], atMin: number): LikeThings {
+  const usual = usualLog(candidates);
+  const asked = (of: Candidate) => ({ fished: of, preference: preferenceOf(of.prior, usual) });
+  const known = posterior(blocks, preferences(blocks, candidates));
+  return {
+    logEvidence: known.logEvidence,
+    rate: (of) => known.rate(asked(of), atMin),
+    matters: (of) => mattering(known, of, atMin),
+    odds: (one, other) => {
+      const { mean, sd } = known.against(asked(one), asked(other), atMin);
+      return sd > 0 ? normalBelow(mean / sd) : 0.5;
+    },
+  };
+}
