@@ -199,7 +199,10 @@ describe('a trip', () => {
     await page.getByText('Tap what happens.').waitFor();
     for (let each = 0; each < 4; each++) await tap(page, '20 casts');
     await says(next, /Move on|Take up|Go deeper|Come up|Slower|Faster|Change one thing/);
-    await says(page.locator('.odds'), /bites an hour, likely \d+(\.\d)? to \d+(\.\d)?, \d+(\.\d)? if you stay; better in/);
+    await says(
+      page.locator('.odds'),
+      /bites an hour, likely \d+(\.\d)? to \d+(\.\d)?, \d+(\.\d)? if you stay; better in/,
+    );
     // What is advised is fished with one tap, and carried into the next note.
     await page.getByRole('button', { name: 'I do that' }).click();
     await tap(page, 'Short');

@@ -4,6 +4,25 @@ import { format } from 'prettier';
 import { ensureInstalled, ensureServerBuilt, ROOT, say } from './lib/workspace.mjs';
 
 const DAYS_OF_KIND = 100;
+/** The second world: days of each of its six kinds. No constant was chosen by days of these seeds. */
+const PATCHY_DAYS_OF_KIND = 84;
+const PATCHY_FIRST_SEED = 1;
+const PATCHY_KINDS = {
+  plain: 'Nothing of it sharpened',
+  roaming: 'Schools roam',
+  'short-feeds': 'Short spells of feeding',
+  narrow: 'A narrow band of depth',
+  'put-down': 'Two bites put a place down',
+  'rough-notes': 'Notes are rough',
+};
+const PATCHY_POLICIES = {
+  favourite: 'favourite lure',
+  plan: 'the plan alone',
+  human: 'a plain human rule',
+  bandit: 'a plain bandit',
+  states: 'what `next` says',
+  oracle: 'one who knows',
+};
 /** Kind of the day that is told stretch by stretch, and where its seeds begin. */
 const TOLD_KIND = 'change-at-midday';
 const FIRST_SEED = 10_008;
@@ -76,7 +95,7 @@ function stretches(blocks) {
 
 ensureInstalled();
 ensureServerBuilt();
-const { compareDays, drawWorld, playDay } = await import('@inky-shoal/demo/underway');
+const { compareDays, comparePatchyDays, drawWorld, playDay } = await import('@inky-shoal/demo/underway');
 const { days, perHour, byKind, coverage80 } = compareDays(DAYS_OF_KIND);
 const rows = Object.entries(KINDS).map(([kind, name]) => {
   const own = byKind[kind];
@@ -84,6 +103,13 @@ const rows = Object.entries(KINDS).map(([kind, name]) => {
     .map((policy) => own[policy].toFixed(2))
     .join(' | ')} | ${(own.evidence / Math.max(own.favourite, own.plan)).toFixed(2)} |`;
 });
+const patchy = comparePatchyDays(PATCHY_DAYS_OF_KIND, PATCHY_FIRST_SEED);
+const inPatchy = (own) => {
+  const best = Math.max(own.favourite, own.plan, own.human, own.bandit);
+  const rates = Object.keys(PATCHY_POLICIES).map((policy) => own[policy].toFixed(2));
+  return [...rates, (own.states / best).toFixed(2), (own.states / own.oracle).toFixed(2)].join(' | ');
+};
+const patchyRows = Object.entries(PATCHY_KINDS).map(([kind, name]) => `| ${name} | ${inPatchy(patchy.byKind[kind])} |`);
 /** The day in the middle by what evidence brought: neither a lucky nor an unlucky one. */
 const played = Array.from({ length: DAYS_OF_KIND }, (_, day) => {
   const seed = FIRST_SEED + day * 31;
@@ -114,6 +140,19 @@ ${rows.join('\n')}
 Of the rates that were told with a range of four in five, ${(coverage80 * 100).toFixed(0)} % of the ranges held the truth.
 
 What this does not show: the world and the model that fishes it were made by one hand. Real fish need not be log-linear.
+
+## Patchy water
+
+A second world, \`demo/src/underway/patchy\`, as unlike the first as may be: three to five schools hold most of the fish, many places are empty, the fish of the whole water feed in spells, they take a lure within a band of depth and at rest no faster than a pace, a few bites put a place down for an hour or more, catches come in bunches, and notes are a little wrong. The plan is the real one of a made-up reservoir; it is right about both place and lure on half of the days. What \`npm run next\` says is followed, with the notes as its only news: ${patchy.days} days, ${PATCHY_DAYS_OF_KIND} of each kind, by seeds that no constant was chosen by. The human rule: stay while there was a bite in the last half hour, else the next planned place, and after two empty places another lure. One who knows sees every fish and goes where most are to be had within 40 minutes: a bound that nobody who has to look for them reaches.
+
+| Kind of day | ${Object.values(PATCHY_POLICIES).join(' | ')} | \`next\`, times the best simple one | of one who knows |
+| --- | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: |
+${patchyRows.join('\n')}
+| All | ${inPatchy(patchy.perHour)} |
+
+On ${(patchy.worseThanPlan * 100).toFixed(0)} % of the days it caught less than the plan alone would have. Of its ranges of four in five, over the advised and over others, dead water among them, ${(patchy.coverage80 * 100).toFixed(0)} % held the truth. Said odds and true ones lie ${patchy.oddsGap.toFixed(2)} apart at most, over fifths of what was said. A place that bit and had gone dead was left after ${patchy.minutesOnDead} minutes in the median. ${(patchy.loops * 100).toFixed(0)} % of the changes went back to what had been fished in vain within the hour.
+
+This world, too, was made by who made the model, and it says little of water that others know.
 
 ## One day
 

@@ -1,6 +1,6 @@
 import type { Phase } from '../contract/ids.js';
 import type { Fishing, LureChange } from '../contract/trips.js';
-import type { Move } from './evidence/next-move.js';
+import type { Move } from './evidence/moves.js';
 import { castHours } from './blocks.js';
 import { activeMs, type Trip } from './trip.js';
 import type { Option } from './candidates.js';

@@ -1,7 +1,7 @@
 import type { Light, TideStage } from '../contract/ids.js';
 import type { Fishing } from '../contract/trips.js';
 import type { Block, Fished } from './evidence/fished.js';
-import { moveBetween } from './evidence/next-move.js';
+import { moveBetween } from './evidence/moves.js';
 import { categoryOf } from '../lures/categories.js';
 import { activeMs, type Note, type Trip } from './trip.js';
 

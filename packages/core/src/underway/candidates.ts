@@ -4,7 +4,7 @@ import type { CategoryId, Tone } from '../contract/ids.js';
 import type { Holding, PlanWindow, Presentation } from '../contract/plan.js';
 import type { Fishing, LureChange, TripStop } from '../contract/trips.js';
 import type { Candidate } from './evidence/fished.js';
-import { moveBetween } from './evidence/next-move.js';
+import { moveBetween } from './evidence/moves.js';
 import { wayOutOf } from './way-out.js';
 import { categoryOf } from '../lures/categories.js';
 import { fishedOf, type HourOfDay } from './blocks.js';

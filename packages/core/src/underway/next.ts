@@ -3,7 +3,7 @@ import { minutesInOrder, minuteWithin } from '../day/windows.js';
 import type { UnitSystem } from '../units/units.js';
 import { onDeck } from '../plan/on-deck.js';
 import type { Block, Candidate } from './evidence/fished.js';
-import { moveBetween, type Mattering, type Move } from './evidence/next-move.js';
+import { moveBetween, type Mattering, type Move } from './evidence/moves.js';
 import { WATER_ANSWERS, latelyOf, type Answer } from './answers.js';
 import { blocksOf } from './blocks.js';
 import { optionNow, optionsOf, stopsOpen, type Option } from './candidates.js';
@@ -14,11 +14,11 @@ import { decide, type Decision } from './states/decision.js';
 import { statesOf, type StateOption } from './states/of-candidates.js';
 import { statesWords } from './states/words.js';
 import type { Trip } from './trip.js';
-import { matteringWords, moveWords, oddsWords, rateWords, restWords } from './words.js';
+import { matteringWords, moveWords, oddsWords, rateWords } from './words.js';
 
 /** What to do next, in words and as it would be noted. */
 export interface NextStep {
-  readonly move: Move | 'rest';
+  readonly move: Move;
   readonly text: string;
   /** Bites an hour of it and of staying, with the odds. */
   readonly odds: string;
@@ -153,11 +153,11 @@ export function findingsOf(ask: FindingsInput): TripFindings {
     hours,
   };
 
-  function stepOf({ to, stay, odds, restMin }: Decision<StateOption>): NextStep | null {
+  function stepOf({ to, stay, odds }: Decision<StateOption>): NextStep | null {
     const option = byId.get(to.option.candidate.id);
     if (!option) return null;
     const goesOn = !!stay && to.option === stay.option;
-    const move = restMin === null ? moveOf(now, option, blocks) : 'rest';
+    const move = moveOf(now, option, blocks);
     const behind = speaking.filter((answer) => (goesOn ? answer.keeps : leansOf([answer], option) > 1));
     const words = statesWords({
       belief: states.belief,
@@ -173,7 +173,7 @@ export function findingsOf(ask: FindingsInput): TripFindings {
     const better = odds === null ? '' : `; better in ${oddsWords(odds)}`;
     return {
       move,
-      text: move === 'rest' ? restWords(atMin + (restMin ?? 0)) : moveWords(move, trip.fishing, option.fishing, units),
+      text: moveWords(move, trip.fishing, option.fishing, units),
       odds: `${rateWords(to.perHour)} bites an hour, ${range}${staying}${better}.`,
       because: becauseOf(words, behind, states.like.matters(option), option, units),
       guess: hours < GUESS_HOURS,

@@ -3,7 +3,7 @@ import { sayHours } from '../day/say-clock.js';
 import type { ReviewWords } from '../contract/trips.js';
 import { say, sayRange, type UnitSystem } from '../units/units.js';
 import type { Block } from './evidence/fished.js';
-import { mattering } from './evidence/next-move.js';
+import { mattering } from './evidence/moves.js';
 import { posterior } from './evidence/posterior.js';
 import { blocksOf } from './blocks.js';
 import { dayClock } from './moment.js';

@@ -1,11 +1,10 @@
 import { capital, nameOf } from '../contract/names.js';
-import { clockOf } from '../day/windows.js';
 import type { TideStage } from '../contract/ids.js';
 import type { Fishing, LureChange, NoteTide } from '../contract/trips.js';
 import type { TideOfMoment } from './moment.js';
 import type { WayOut } from './way-out.js';
 import type { Candidate, EvidenceAttribute } from './evidence/fished.js';
-import type { Mattering, Move } from './evidence/next-move.js';
+import type { Mattering, Move } from './evidence/moves.js';
 import { say, type UnitSystem } from '../units/units.js';
 
 /** A change of the lure as it is called. */
@@ -51,10 +50,6 @@ export function moveWords(move: Move, from: Fishing | null, to: Fishing, units: 
         : `Move on${placeWords(to) ? ` to ${placeWords(to)}` : ''}: ${fishingWords(to, units)}.`;
   }
 }
-
-/** To let a place rest, until a minute of the day. */
-export const restWords = (untilMin: number): string =>
-  `Let it rest until ${clockOf(untilMin % 1440)}, then go on as you are.`;
 
 const STAGE_WORDS: Readonly<Record<TideStage, string>> = {
   rising: 'Tide rising',

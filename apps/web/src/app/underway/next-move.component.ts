@@ -70,7 +70,7 @@ export class NextMoveComponent {
   readonly followed = output();
 
   protected readonly because = signal(false);
-  protected readonly changes = computed(() => !['stay', 'turn-back', 'rest'].includes(this.next().move));
+  protected readonly changes = computed(() => !['stay', 'turn-back'].includes(this.next().move));
   protected readonly guessWords = computed(
     () => `A guess from ${this.notes()} ${this.notes() === 1 ? 'note' : 'notes'}.`,
   );

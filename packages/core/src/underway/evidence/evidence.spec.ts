@@ -1,9 +1,8 @@
-import fc from 'fast-check';
 import { seededNumbers } from '../../numbers/seeded';
 import { backward, cholesky, forward } from '../../numbers/cholesky';
 import type { Block, Candidate } from './fished';
 import { coder, covariance, DAY_VARIANCE, HOUR_VARIANCE, likeIn, VARIANCE } from './kernel';
-import { mattering, moveBetween, nextMove, preferences, type Underway } from './next-move';
+import { mattering, moveBetween, preferences } from './moves';
 import { normalBelow, Z80 } from './normal';
 import { posterior, preferenceOf, rateAt, usualLog, USUAL_RATE } from './posterior';
 
@@ -109,33 +108,6 @@ describe('how alike things are', () => {
   });
 });
 
-describe('the next move', () => {
-  it('is the best of all candidates, though only those that could be are looked at closely', () => {
-    const blocks = [block(POINT, 2), block(FLAT, 0, { atMin: 460 }), block(DEEPER, 1, { atMin: 500 })];
-    for (const [leftMin, leaning] of [
-      [300, undefined],
-      [60, ({ id }: Candidate) => (id === 'flat' ? 3 : 1)],
-      [480, ({ id }: Candidate) => (id === 'other point' ? 2 : 0.5)],
-    ] as const) {
-      const advice = nextMove({
-        blocks,
-        candidates: ALL,
-        nowId: 'point',
-        atMin: 520,
-        leftMin,
-        costMin: (from, to) => (from?.id === to.id ? 0 : 10),
-        ...(leaning && { leaning }),
-      });
-      const known = posterior(blocks, preferences(blocks, ALL));
-      const z = 0.5 * Math.sqrt(leftMin / 480);
-      const worth = (to: Candidate) =>
-        (rateAt(known.rate(asked(to), 520), z) * (leaning?.(to) ?? 1) * (leftMin - (to.id === 'point' ? 0 : 10))) / 60;
-      const [best] = [...ALL].sort((a, b) => worth(b) - worth(a));
-      expect(advice?.to.id).toBe(best?.id);
-    }
-  });
-});
-
 describe('what is believed', () => {
   it('before anything was fished is what the plan says', () => {
     const known = knownAfter();
@@ -235,18 +207,7 @@ it('knows the normal distribution', () => {
     expect(normalBelow(z)).toBeCloseTo(share, 6);
 });
 
-describe('the next move', () => {
-  const free = () => 0;
-  const day = (more: Partial<Underway>): Underway => ({
-    blocks: [],
-    candidates: ALL,
-    nowId: 'point',
-    atMin: 450,
-    leftMin: 300,
-    costMin: free,
-    ...more,
-  });
-
+describe('going over', () => {
   it.each([
     [POINT, POINT, 'stay'],
     [POINT, { ...POINT, paceMps: 0.2 }, 'change-pace'],
@@ -258,64 +219,30 @@ describe('the next move', () => {
   ] as const)('is told by what one changes', (from, to, move) => {
     expect(moveBetween(from, to)).toBe(move);
   });
+});
 
-  it('stays, or turns back, where fish are; moves to the like place where there are none', () => {
-    const costMin: Underway['costMin'] = (from, to) => (from?.spot === to.spot ? 2 : 15);
-    const after = (bites: number, hours: number) =>
-      nextMove(day({ blocks: [block(POINT, bites, { hours })], costMin, leftMin: 90 }));
-    expect(after(2, 0.6)).toMatchObject({ move: 'stay', to: POINT });
-    expect(after(3, 0.3)).toMatchObject({ move: 'turn-back', to: POINT });
-    const silent = nextMove(day({ blocks: [block(FLAT, 4), block(POINT, 0, { hours: 2, atMin: 500 })], atMin: 560 }));
-    expect(silent).toMatchObject({ move: 'move', to: FLAT });
-    expect(silent?.odds).toBeGreaterThan(0.8);
-  });
+it('tells what seems to matter once enough was fished, and nothing before', () => {
+  const blocks = [420, 460, 500].flatMap((atMin) => [
+    block(DEEPER, 4, { atMin }),
+    block(POINT, 0, { atMin: atMin + 20, hours: 0.8 }),
+  ]);
+  const [first] = mattering(posterior(blocks, preferences(blocks, ALL)), DEEPER, 520);
+  expect(first?.attribute).toBe('depth');
+  expect(first?.times).toBeGreaterThan(1.3);
+  expect(first?.low).toBeLessThan(first?.times ?? 0);
+  expect(first?.high).toBeGreaterThan(first?.times ?? 0);
+  expect(mattering(knownAfter(), DEEPER, 520)).toEqual([]);
+});
 
-  it('does not run where running costs more than the time that is left', () => {
-    const blocks = [block(FLAT, 4), block(POINT, 0, { hours: 1, atMin: 500 })];
-    const costMin: Underway['costMin'] = (from, to) => (from?.spot === to.spot ? 0 : 25);
-    expect(nextMove(day({ blocks, costMin, leftMin: 240 }))?.to).toBe(FLAT);
-    expect(nextMove(day({ blocks, costMin, leftMin: 20 }))?.to.spot).toBe('a');
-  });
-
-  it('says that it is a guess while little was fished, and what seems to matter once more was', () => {
-    expect(nextMove(day({}))).toMatchObject({ guess: true, because: [] });
-    const blocks = [420, 460, 500].flatMap((atMin) => [
-      block(DEEPER, 4, { atMin }),
-      block(POINT, 0, { atMin: atMin + 20, hours: 0.8 }),
-    ]);
-    const told = nextMove(day({ blocks, atMin: 520 }));
-    expect(told?.guess).toBe(false);
-    const [first] = told?.because ?? [];
-    expect(first?.attribute).toBe('depth');
-    expect(first?.times).toBeGreaterThan(1.3);
-    expect(first?.low).toBeLessThan(first?.times ?? 0);
-    expect(first?.high).toBeGreaterThan(first?.times ?? 0);
-    expect(mattering(knownAfter(), DEEPER, 520)).toEqual([]);
-  });
-
-  it('is nothing without anything to fish', () => {
-    expect(nextMove(day({ candidates: [] }))).toBeNull();
-  });
-
-  it('never fails and never tells a rate that is none, whatever the day brought', () => {
-    const any = fc.array(
-      fc.record({
-        thing: fc.constantFrom(...ALL),
-        bites: fc.integer({ min: 0, max: 60 }),
-        hours: fc.double({ min: 0.01, max: 6, noNaN: true }),
-        atMin: fc.integer({ min: 0, max: 1439 }),
-      }),
-      { maxLength: 25 },
-    );
-    fc.assert(
-      fc.property(any, fc.integer({ min: 0, max: 700 }), (stretches, leftMin) => {
-        const blocks = stretches.map(({ thing, ...more }) => block(thing, more.bites, more));
-        const told = nextMove(day({ blocks, leftMin }));
-        expect(told?.rate.mean).toBeGreaterThan(0);
-        expect(Number.isFinite(told?.rate.mean)).toBe(true);
-        if (told?.odds !== null) expect(Math.abs((told?.odds ?? 0) - 0.5)).toBeLessThanOrEqual(0.5);
-      }),
-      { numRuns: 150 },
-    );
-  });
+it('tells how likely the blocks were: the likelier the nearer to what was to be expected', () => {
+  const evidence = (bites: number) => {
+    const blocks = [block(POINT, bites)];
+    return posterior(blocks, preferences(blocks, ALL)).logEvidence;
+  };
+  expect(posterior([], []).logEvidence).toBe(0);
+  expect(evidence(1)).toBeGreaterThan(evidence(9));
+  const all = Array.from({ length: 40 }, (_, bites) => Math.exp(evidence(bites)));
+  // Laplace's approximation is no law, but near one.
+  expect(all.reduce((sum, each) => sum + each, 0)).toBeGreaterThan(0.85);
+  expect(all.reduce((sum, each) => sum + each, 0)).toBeLessThan(1.1);
 });

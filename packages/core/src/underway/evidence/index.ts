@@ -1,15 +1,5 @@
 export { EVIDENCE_ATTRIBUTES, type Block, type Candidate, type EvidenceAttribute, type Fished } from './fished.js';
-export {
-  mattering,
-  moveBetween,
-  MOVES,
-  nextMove,
-  preferences,
-  type MoveAdvice as Advice,
-  type Mattering,
-  type Move,
-  type Underway,
-} from './next-move.js';
+export { mattering, moveBetween, MOVES, preferences, type Mattering, type Move } from './moves.js';
 export {
   posterior,
   preferenceOf,

@@ -42,8 +42,6 @@ export interface Decision<T extends Fishable> {
   readonly stay: Hope<T> | null;
   /** How likely it brings more an hour than what goes on; null where that is it. */
   readonly odds: number | null;
-  /** Minutes for which the place is rested before what is fished there goes on; null where nothing is waited for. */
-  readonly restMin: number | null;
 }
 
 /** How likely the water is one of states rather than of slopes, before the first cast; and the least that is left of either. Judgement. */
@@ -63,9 +61,6 @@ const WORTH_TRIMMING = 1.2;
 const WORTH_HOPING = 1.5;
 const EVEN = 0.5;
 const MUCH_MORE = 1.5;
-/** A place that still gives less than this of what it did is put down; it is waited for no longer than this, minutes. */
-const PUT_DOWN = 0.6;
-const MOST_REST_MIN = 40;
 
 /** Rates of an option in every way and state, some minutes from now. */
 interface Outlook<T extends Fishable> extends Rates {
@@ -140,8 +135,9 @@ class Deciding<T extends Fishable> {
     return (this.belief.holds[fished.place] as Float64Array)[way] as number;
   }
 
-  outlook(option: T, costMin = this.question.costMin(this.question.now, option)): Outlook<T> {
+  outlook(option: T): Outlook<T> {
     const { belief } = this;
+    const costMin = this.question.costMin(this.question.now, option);
     const rates = belief.rates(option.fished, costMin);
     const { feeding, resting } = rates;
     const byStates = belief.mean((way) => {
@@ -284,8 +280,7 @@ class Deciding<T extends Fishable> {
     const stay = looks.find(({ option }) => option === now) ?? null;
     const byHope = (look: Outlook<T>) => look.mean * Math.max(0, leftMin - look.costMin);
     const others = looks.filter((look) => look !== stay).sort((a, b) => byHope(b) - byHope(a));
-    const rest = stay && this.resting(stay);
-    const looked = [...(stay ? [stay] : []), ...(rest ? [rest] : []), ...others.slice(0, LOOKED_AT)];
+    const looked = [...(stay ? [stay] : []), ...others.slice(0, LOOKED_AT)];
     const drawn = looked.map((look) => this.drawn(look));
     // What goes on is worth what it is. To leave a place or a lure on hope alone is dear.
     const price = (look: Outlook<T>): number => {
@@ -299,21 +294,11 @@ class Deciding<T extends Fishable> {
     const worths = drawn.map((each) => (this.worth(each, drawn) * leaning(each.look.option)) / price(each.look));
     const to = looked[worths.indexOf(Math.max(...worths))];
     if (!to) return null;
-    const goesOn = to === stay || to === rest;
     return {
       to: this.hope(to),
       stay: stay && this.hope(stay),
-      odds: stay && !goesOn ? this.oddsOf(to, stay) : null,
-      restMin: to === rest ? to.costMin : null,
+      odds: stay && to !== stay ? this.oddsOf(to, stay) : null,
     };
-  }
-
-  /** To go on after the place was rested; null where it was not put down, or for too long. */
-  private resting({ option }: Outlook<T>): Outlook<T> | null {
-    const { place } = option.fished;
-    if (this.belief.rested(place) > PUT_DOWN) return null;
-    const restMin = this.belief.minutesUntilRested(place);
-    return restMin <= MOST_REST_MIN ? this.outlook(option, restMin) : null;
   }
 }
 

@@ -1,5 +1,5 @@
 import type { Block, Candidate } from '../evidence/fished.js';
-import { mattering, preferences, type Mattering } from '../evidence/next-move.js';
+import { mattering, preferences, type Mattering } from '../evidence/moves.js';
 import { normalBelow } from '../evidence/normal.js';
 import { posterior, preferenceOf, usualLog, type Rate } from '../evidence/posterior.js';
 

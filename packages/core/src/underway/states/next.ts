@@ -116,10 +116,10 @@ class StandingDay {
 
   answer(): NextAnswer {
     // There is at least one place, and the plan has a lure for it: something can always be done.
-    const { to, stay, odds, restMin } = decide(this.question) as Decision<NextOption>;
+    const { to, stay, odds } = decide(this.question) as Decision<NextOption>;
     const { place, category, depthM, pace, tone } = to.option;
     return {
-      move: restMin === null ? this.moveTo(to.option) : 'rest',
+      move: this.moveTo(to.option),
       place: place.id,
       category,
       depthM: toHundredths(depthM),

@@ -1,6 +1,6 @@
 import { STRUCTURES } from '../../contract/ids.js';
 import type { Block, Candidate, Fished as OnTheWater } from '../evidence/fished.js';
-import { preferences } from '../evidence/next-move.js';
+import { preferences } from '../evidence/moves.js';
 import { preferenceOf, usualLog } from '../evidence/posterior.js';
 import { Belief, type Fished, type Priors } from './belief.js';
 import { likeThings, type LikeThings } from './like-things.js';

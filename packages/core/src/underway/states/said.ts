@@ -83,6 +83,6 @@ export type NextInput = z.infer<typeof NextInput>;
 export type NextPlace = NextInput['places'][number];
 export type NextNote = NextInput['notes'][number];
 
-/** What can be done next. */
+/** What can be done next. To rest a place is not said by itself yet: one goes elsewhere, and is told when its fish are back. */
 export const NEXT_MOVES = ['stay', 'turn-back', 'depth', 'pace', 'trim', 'lure', 'place', 'rest'] as const;
 export type NextMoveId = (typeof NEXT_MOVES)[number];
