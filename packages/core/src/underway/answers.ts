@@ -98,10 +98,10 @@ export const WATER_ANSWERS: readonly Answer[] = [
   },
   {
     id: 'answer-nobody-home',
-    seen: 'forty casts (twenty in fall) brought no bite, and no bait was seen',
+    seen: 'forty casts (twenty in fall) brought no bite, no fish came to look, and no bait was seen',
     does: 'another place likelier',
-    when: ({ castsWithoutBite, bitesBefore, baitSeen, fall }) =>
-      castsWithoutBite >= (fall ? 20 : 40) && bitesBefore === 0 && !baitSeen,
+    when: ({ castsWithoutBite, bitesBefore, follows, baitSeen, fall }) =>
+      castsWithoutBite >= (fall ? 20 : 40) && bitesBefore === 0 && follows === 0 && !baitSeen,
     leans: byMove({ move: 1.5 }),
     text: 'No bait and no bite: nobody is at home here.',
     source: FACTORS,

@@ -320,6 +320,9 @@ describe('the next move', () => {
     expect(['stay', 'turn-back']).not.toContain(away.next?.move);
     expect(away.next?.odds).toMatch(/bites an hour, .* if you stay; better in \d+ in 10\./);
     expect(away.tips.join(' ')).toContain('nobody is at home');
+    // Who came to look is at home.
+    quiet.contact(61, 'follow');
+    expect(found(quiet, 62).tips.join(' ')).not.toContain('nobody is at home');
 
     const busy = new LogWriter();
     busy.begin();
