@@ -139,8 +139,11 @@ export class Belief {
   private readonly bears = new Uint8Array(WAYS);
   private readonly downMin = new Float64Array(WAYS);
   private readonly trust = new Float64Array(WAYS);
-  private readonly thins = new Float64Array(WAYS);
-  private readonly leaves = new Float64Array(WAYS);
+  /** Powers of a preference in every way, by the preference: things share few of them. */
+  private readonly trusted = new Map<number, Float64Array>();
+  /** Which of the ways to thin out it is. */
+  private readonly thins = new Uint8Array(WAYS);
+  private readonly roams = new Uint8Array(WAYS);
   private readonly places: Float64Array[];
   /** In each way: that each place usually holds fish. */
   private readonly usually: Float64Array[];
@@ -202,8 +205,8 @@ export class Belief {
       this.bears[way] = random() < GRADUALLY ? 0 : pick(BEARS);
       this.downMin[way] = DOWN_MIN[0] + (DOWN_MIN[1] - DOWN_MIN[0]) * random();
       this.trust[way] = TRUST + TRUST_SD * normal();
-      this.thins[way] = pick(THINS);
-      this.leaves[way] = random() < ROAMS ? LEAVES_PER_HOUR[1] : LEAVES_PER_HOUR[0];
+      this.thins[way] = Math.floor(random() * THINS.length);
+      this.roams[way] = random() < ROAMS ? 1 : 0;
     }
   }
 
@@ -212,21 +215,30 @@ export class Belief {
     return this.evidence;
   }
 
-  /** What a place still gives in a way some minutes from now: 1 where it was not put down at all. */
-  private left(place: number, way: number, inMin: number): number {
+  /** What a place still gives some minutes from now, by the way: 1 where it was not put down at all. */
+  private left(place: number, inMin: number): (way: number) => number {
     const worn = (this.worn[place] as number) * 0.5 ** (inMin / REFILLED_MIN);
-    const thinned = worn && this.thins[way] ? Math.exp(-(this.thins[way] as number) * worn) : 1;
-    if (this.bears[way]) {
-      const isDown = ((this.downUntil[place] as Float64Array)[way] as number) > this.atMin + inMin;
-      return isDown ? PUT_DOWN * thinned : thinned;
-    }
-    const remembered = ((this.remembered[place] as Float64Array)[way] as number) * 0.5 ** (inMin / FORGOTTEN_MIN);
-    return remembered ? thinned * Math.exp(-PUT_DOWN_EACH * Math.min(MOST_COUNTED, remembered)) : thinned;
+    const thinnedBy = THINS.map((thins) => Math.exp(-thins * worn));
+    const until = this.downUntil[place] as Float64Array;
+    const remembers = this.remembered[place] as Float64Array;
+    const forgets = 0.5 ** (inMin / FORGOTTEN_MIN);
+    return (way) => {
+      const thinned = thinnedBy[this.thins[way] as number] as number;
+      if (this.bears[way]) return (until[way] as number) > this.atMin + inMin ? PUT_DOWN * thinned : thinned;
+      const remembered = (remembers[way] as number) * forgets;
+      return remembered ? thinned * Math.exp(-PUT_DOWN_EACH * Math.min(MOST_COUNTED, remembered)) : thinned;
+    };
+  }
+
+  private trustIn(preference: number): Float64Array {
+    let trusted = this.trusted.get(preference);
+    if (!trusted) this.trusted.set(preference, (trusted = this.trust.map((power) => Math.exp(power * preference))));
+    return trusted;
   }
 
   /** How much of it a place that was put down still gives, in the mean of all ways: 1 where it was not at all. */
   rested(place: number, inMin = 0): number {
-    return this.mean((way) => this.left(place, way, inMin));
+    return this.mean(this.left(place, inMin));
   }
 
   /** Minutes until a place that is put down is nearly what it was. */
@@ -243,13 +255,15 @@ export class Belief {
     this.atMin = toMin;
     const { feeds: share } = this.priors;
     const stays = Math.exp(-minutes / (FEEDING_MIN * (1 - share)));
-    for (let way = 0; way < WAYS; way++) {
-      this.feeds[way] = share + ((this.feeds[way] as number) - share) * stays;
-      const keeps = Math.exp((-(this.leaves[way] as number) * minutes) / 60);
-      this.holds.forEach((holds, place) => {
-        const usual = (this.usually[place] as Float64Array)[way] as number;
-        holds[way] = usual + ((holds[way] as number) - usual) * keeps;
-      });
+    for (let way = 0; way < WAYS; way++) this.feeds[way] = share + ((this.feeds[way] as number) - share) * stays;
+    const [keptHere, keptRoaming] = LEAVES_PER_HOUR.map((perHour) => Math.exp((-perHour * minutes) / 60));
+    const kept = Float64Array.from(this.roams, (roams) => (roams ? keptRoaming : keptHere) as number);
+    for (const [place, holds] of this.holds.entries()) {
+      const usually = this.usually[place] as Float64Array;
+      for (let way = 0; way < WAYS; way++) {
+        const usual = usually[way] as number;
+        holds[way] = usual + ((holds[way] as number) - usual) * (kept[way] as number);
+      }
     }
     const keeps = 0.5 ** (minutes / FORGOTTEN_MIN);
     this.worn.forEach((hours, place) => (this.worn[place] = hours * 0.5 ** (minutes / REFILLED_MIN)));
@@ -262,15 +276,17 @@ export class Belief {
     const resting = new Float64Array(WAYS);
     const uneven = this.places[place] as Float64Array;
     const works = this.works[lure] as Float64Array;
+    const trusted = this.trustIn(preference);
+    const left = this.left(place, inMin);
     for (let way = 0; way < WAYS; way++) {
       const inDepth = Math.abs(depthLog - (this.depthShift[way] as number)) <= DEPTH_WINDOW;
       const all =
         (this.usual[way] as number) *
-        Math.exp((this.trust[way] as number) * preference) *
+        (trusted[way] as number) *
         (uneven[way] as number) *
         (works[way] as number) *
         (inDepth ? 1 : OFF_DEPTH) *
-        this.left(place, way, inMin);
+        left(way);
       const steps = Math.min(2, Math.abs(paceSteps - (this.paceShift[way] as number)));
       const wanted = this.tone[way] as number;
       feeding[way] = all * (OFF_PACE_FEEDING[steps] as number);
@@ -291,27 +307,30 @@ export class Belief {
     this.worn[place] += hours / 2;
     const borne = this.putDownBy(place, bites);
     const stray = EMPTY_PER_HOUR * hours;
-    const near = (mean: number) => (nearMisses === null ? 1 : likelihood(nearMisses, mean));
-    const empty = (likelihood(bites, stray) * near(stray)) ** BELIEVED;
-    /** Bites and near misses of fish that are there: the more of them only come, the more is off. @param borne of the bites, before they were put down; all of them where they were not */
-    const of = (rate: number, most: number, borne: number): readonly [bites: number, all: number] => {
-      const misses = most * (MISSES_RIGHT + MISSES_WRONG * (1 - Math.min(1, rate / most)));
-      const came =
-        borne < 0
-          ? likelihood(bites, rate * hours)
-          : likelihood(borne, rate * hours * BEFORE_DOWN) *
-            likelihood(bites - borne, rate * hours * (1 - BEFORE_DOWN) * PUT_DOWN);
-      return [came, (came * near(misses * hours)) ** BELIEVED];
-    };
+    /** Bites of fish that are there. @param borne of them, before they were put down; below 0 where they were not */
+    const bitesOf = (rate: number, borne: number): number =>
+      borne < 0
+        ? likelihood(bites, rate * hours)
+        : likelihood(borne, rate * hours * BEFORE_DOWN) *
+          likelihood(bites - borne, rate * hours * (1 - BEFORE_DOWN) * PUT_DOWN);
+    /** Near misses of fish that are there: the more of them only come, the more is off. */
+    const nearOf = (rate: number, most: number): number =>
+      nearMisses === null
+        ? 1
+        : likelihood(nearMisses, most * hours * (MISSES_RIGHT + MISSES_WRONG * (1 - Math.min(1, rate / most))));
     const emptyBites = likelihood(bites, stray);
+    const empty = (emptyBites * (nearMisses === null ? 1 : likelihood(nearMisses, stray))) ** BELIEVED;
     let foretold = 0;
     let most = -Infinity;
     for (let way = 0; way < WAYS; way++) {
       const right = (this.usual[way] as number) * (uneven[way] as number);
       const held = holds[way] as number;
       const fed = this.feeds[way] as number;
-      const [feedsBites, feeds] = of(feeding[way] as number, right, borne[way] as number);
-      const [restsBites, rests] = of(resting[way] as number, right * AT_REST, borne[way] as number);
+      const [feedingRate, restingRate] = [feeding[way] as number, resting[way] as number];
+      const feedsBites = bitesOf(feedingRate, borne[way] as number);
+      const restsBites = bitesOf(restingRate, borne[way] as number);
+      const feeds = (feedsBites * nearOf(feedingRate, right)) ** BELIEVED;
+      const rests = (restsBites * nearOf(restingRate, right * AT_REST)) ** BELIEVED;
       const bitesThere = held * (fed * feedsBites + (1 - fed) * restsBites);
       foretold += (this.weights[way] as number) * (bitesThere + (1 - held) * emptyBites);
       const there = held * (fed * feeds + (1 - fed) * rests);
