@@ -26,6 +26,7 @@ import {
   startWith,
   switchMap,
   take,
+  takeWhile,
   tap,
   throwError,
 } from 'rxjs';
@@ -147,22 +148,32 @@ export class DayService {
    * @param said conditions that were typed already, the date among them
    */
   begin(water: Water, said: Partial<ConditionsInput> = {}): void {
+    let begun: Draft | null = null;
     this.season
       .of(water)
       .pipe(
-        take(1),
+        // Weather that is still on its way is taken, too, while nobody has changed the day meanwhile.
+        takeWhile(({ outside: { weather, gauge } }) => weather.asking || gauge.asking, true),
         map((season) => seasonDraft(season, undefined, said.date ? dayNumber(said.date) : undefined)),
         catchError(() =>
-          combineLatest([
-            this.waters.readingsOf(water.id).pipe(catchError(() => of<Reading[]>([]))),
-            this.books.clock$,
-          ]).pipe(
-            take(1),
-            map(([readings, clock]) => draftFor(water, readings, clock, said.date)),
-          ),
+          begun
+            ? EMPTY
+            : combineLatest([
+                this.waters.readingsOf(water.id).pipe(catchError(() => of<Reading[]>([]))),
+                this.books.clock$,
+              ]).pipe(
+                take(1),
+                map(([readings, clock]) => draftFor(water, readings, clock, said.date)),
+              ),
         ),
       )
-      .subscribe((draft) => this.replace({ ...draft, typed: Object.keys(said), input: { ...draft.input, ...said } }));
+      .subscribe((draft) => {
+        if (begun && this.draft !== begun) return;
+        const day = { ...draft, typed: Object.keys(said), input: { ...draft.input, ...said } };
+        if (begun) this.keep(day);
+        else this.replace(day);
+        begun = this.draft;
+      });
   }
 
   /** Begins a day of the season in one of its zones. */
