@@ -2,9 +2,9 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import 'fake-indexeddb/auto';
-import type { Reading, Water } from '@inky-shoal/core';
+import type { OutsideAt, Reading, Water, WeatherDay } from '@inky-shoal/core';
 import Dexie from 'dexie';
-import { filter, firstValueFrom, throwError } from 'rxjs';
+import { filter, firstValueFrom, map, Subject, throwError } from 'rxjs';
 import { ConnectionService } from './base/connection.service';
 import { DayService } from './sheet/day.service';
 import { dayToPlan, draftFor } from './sheet/draft';
@@ -12,6 +12,8 @@ import { NoticeService } from './base/notice.service';
 import { OutboxService } from './base/outbox.service';
 import { PlannerService } from './base/planner/planner.service';
 import { SettingsService } from './base/settings.service';
+import { NOTHING_OUTSIDE } from './season/outside.service';
+import { SeasonService, type WaterSeason } from './season/season.service';
 import { WatersService } from './waters/waters.service';
 
 const WATER: Water = {
@@ -35,6 +37,18 @@ const reading = (at: string, surfaceTempC: number, visibilityM?: number): Readin
   surfaceTempC,
   visibilityM,
 });
+const CALM: WeatherDay = {
+  date: '2027-03-13',
+  kind: 'forecast',
+  airTempC: 12,
+  dewPointC: 5,
+  windMps: 1,
+  windFromDeg: 200,
+  cloudFraction: 0.5,
+  pressureHpa: 1015,
+  rainMm: 0,
+  solarWm2: null,
+};
 const MORNING = { now: '2027-03-13T08:12:00-06:00', fixed: true };
 
 let http: HttpTestingController;
@@ -117,6 +131,58 @@ describe('the day', () => {
     expect((await notice).text).toBe('The sheet begins anew: Elsewhere.');
     TestBed.inject(NoticeService).undo();
     expect((await firstValueFrom(service.draft$))?.input.surfaceTempC).toBe(14);
+  });
+});
+
+describe('a day that begins before its weather is in', () => {
+  const said = (asking: boolean, windMps?: number): OutsideAt => ({
+    ...NOTHING_OUTSIDE,
+    weather: { ...NOTHING_OUTSIDE.weather, asking },
+    weatherDays: windMps === undefined ? [] : [{ ...CALM, windMps }],
+  });
+  const begun = async () => {
+    const year = await firstValueFrom(
+      TestBed.inject(PlannerService).seasonYear({
+        water: WATER,
+        readings: [],
+        weather: [],
+        gauge: [],
+        now: MORNING.now,
+        units: 'us',
+      }),
+    );
+    const outside$ = new Subject<OutsideAt>();
+    jest
+      .spyOn(TestBed.inject(SeasonService), 'of')
+      .mockReturnValue(
+        outside$.pipe(map((outside): WaterSeason => ({ water: WATER, readings: [], outside, clock: MORNING, year }))),
+      );
+    const service = TestBed.inject(DayService);
+    service.begin(WATER);
+    outside$.next(said(true));
+    return { service, outside$ };
+  };
+  const windOf = async (service: DayService) => (await firstValueFrom(service.draft$))?.input.windMps;
+
+  it('takes it when it comes, and then no more', async () => {
+    const { service, outside$ } = await begun();
+    expect(await windOf(service)).toBeUndefined();
+    outside$.next(said(false, 6));
+    expect(await windOf(service)).toBe(6);
+    outside$.next(said(false, 9));
+    expect(await windOf(service)).toBe(6);
+  });
+
+  it('stays as it is once somebody changed it, and where what is under way fails', async () => {
+    const { service, outside$ } = await begun();
+    service.change({ surfaceTempC: 14 });
+    outside$.next(said(false, 6));
+    expect((await firstValueFrom(service.draft$))?.input).toMatchObject({ surfaceTempC: 14 });
+    expect(await windOf(service)).toBeUndefined();
+    const again = await begun();
+    const before = await firstValueFrom(again.service.draft$);
+    again.outside$.error(new Error('away'));
+    expect(await firstValueFrom(again.service.draft$)).toBe(before);
   });
 });
 
