@@ -118,6 +118,55 @@ function drawSpells(random: () => number, kind: PatchyKind): (readonly [number, 
   });
 }
 
+/** What the plan has of a day: its lures in the middle of it, its places in their order, and where its fish are. */
+function plannedDay(conditions: NextInput['conditions'], places: readonly NextPlace[]) {
+  const { windows } = makePlan(conditions);
+  const window = windows[Math.floor(windows.length / 2)] as (typeof windows)[number];
+  const weightOf = ({ structure, cover }: NextPlace): number => {
+    const like = window.holding.filter((each) => each.structure === structure);
+    const exact = like.filter((each) => each.cover === cover);
+    return Math.max(0.01, ...(exact.length ? exact : like).map(({ weight }) => weight));
+  };
+  const depthM = (place: NextPlace): number => {
+    const like = window.holding.find((each) => each.structure === place.structure);
+    return within(place.depthM, like ? middle(like.depthM) : middle(place.depthM));
+  };
+  return {
+    lures: window.presentations,
+    categories: [...new Set(windows.flatMap((each) => each.presentations.map(({ category }) => category)))],
+    places: [...places].sort((a, b) => weightOf(b) - weightOf(a)),
+    weightOf,
+    depthM,
+  };
+}
+type PlannedDay = ReturnType<typeof plannedDay>;
+
+/** Three to five schools, in the morning each at a place of its own: one that the plan likes, or one that it does not. */
+function drawSchools(
+  random: () => number,
+  kind: PatchyKind,
+  places: readonly NextPlace[],
+  plan: PlannedDay,
+  isPlanRight: boolean,
+): School[] {
+  const half = Math.ceil(plan.places.length / 2);
+  let free = isPlanRight ? plan.places.slice(0, half) : plan.places.slice(half);
+  const leavesPerHour = kind === 'roaming' ? 0.6 : 0.08;
+  return Array.from({ length: Math.min(free.length, 3 + Math.floor(random() * 3)) }, (): School => {
+    const place = weighted(random, free, isPlanRight ? plan.weightOf : () => 1);
+    free = free.filter((each) => each !== place);
+    const stays = [{ fromMin: 0, place: places.indexOf(place) }];
+    for (let at = START_MIN; ;) {
+      at -= (60 / leavesPerHour) * Math.log(1 - random());
+      if (at > END_MIN) break;
+      const near = places[stays.at(-1)?.place as number]?.minutesTo ?? {};
+      const to = weighted(random, Object.keys(near), (id) => 1 / (near[id] as number) ** 2);
+      stays.push({ fromMin: at, place: places.findIndex(({ id }) => id === to) });
+    }
+    return { size: spread(random, 0.7, 0.35), depthLog: (isPlanRight ? 0.15 : 0.35) * normal(random), stays };
+  });
+}
+
 /** A day drawn from a seed: the same seed, the same day. */
 export function drawPatchyWorld(seed: number, kind: PatchyKind): PatchyWorld {
   const random = seeded(seed);
@@ -128,43 +177,19 @@ export function drawPatchyWorld(seed: number, kind: PatchyKind): PatchyWorld {
     structures: [...new Set(places.map(({ structure }) => structure))],
     covers: [...new Set(places.flatMap(({ cover }) => cover ?? []))],
   };
-  const { windows } = makePlan(conditions);
-  const window = windows[Math.floor(windows.length / 2)] as (typeof windows)[number];
-  const planned = window.presentations;
-  const weightOf = ({ structure, cover }: NextPlace): number => {
-    const like = window.holding.filter((each) => each.structure === structure);
-    const exact = like.filter((each) => each.cover === cover);
-    return Math.max(0.01, ...(exact.length ? exact : like).map(({ weight }) => weight));
-  };
-  const order = [...places].sort((a, b) => weightOf(b) - weightOf(a));
+  const plan = plannedDay(conditions, places);
   const right = random();
   const rightOnPlace = right < RIGHT_ON_PLACE;
   const rightOnLure = right < RIGHT_ON_BOTH || (right >= RIGHT_ON_PLACE && right < RIGHT_ON_LURE);
 
-  const lures = [...new Set([...windows.flatMap((each) => each.presentations.map((lure) => lure.category)), ...ALSO])];
-  const first = planned[0] as Presentation;
+  const lures = [...new Set([...plan.categories, ...ALSO])];
+  const first = plan.lures[0] as Presentation;
   const others = lures.filter((each) => each !== first.category);
   const other = () => others[Math.floor(random() * others.length)] as CategoryId;
   const theirs = new Set(rightOnLure ? [first.category, other(), other()] : [other(), other(), other()]);
   const kin = new Set([...theirs].map((each) => categoryOf(each).roles[0]));
 
-  // Each school has a place of its own in the morning.
-  const half = Math.ceil(order.length / 2);
-  let free = rightOnPlace ? order.slice(0, half) : order.slice(half);
-  const schools = Array.from({ length: Math.min(free.length, 3 + Math.floor(random() * 3)) }, (): School => {
-    const place = weighted(random, free, rightOnPlace ? weightOf : () => 1);
-    free = free.filter((each) => each !== place);
-    const stays = [{ fromMin: 0, place: places.indexOf(place) }];
-    const leavesPerHour = kind === 'roaming' ? 0.6 : 0.08;
-    for (let at = START_MIN; ;) {
-      at -= (60 / leavesPerHour) * Math.log(1 - random());
-      if (at > END_MIN) break;
-      const near = places[stays.at(-1)?.place as number]?.minutesTo ?? {};
-      const to = weighted(random, Object.keys(near), (id) => 1 / (near[id] as number) ** 2);
-      stays.push({ fromMin: at, place: places.findIndex(({ id }) => id === to) });
-    }
-    return { size: spread(random, 0.7, 0.35), depthLog: (rightOnPlace ? 0.15 : 0.35) * normal(random), stays };
-  });
+  const schools = drawSchools(random, kind, places, plan, rightOnPlace);
   const strays = places.map(() => random() < 0.5);
   const spells = drawSpells(random, kind);
   const peak = spread(random, PEAK, 0.4);
@@ -173,10 +198,6 @@ export function drawPatchyWorld(seed: number, kind: PatchyKind): PatchyWorld {
   const fastest = random() < 0.5 ? 0 : 1;
   const wanted = random() < 0.5 ? Math.floor(random() * 3) : null;
 
-  const plannedDepthM = (place: NextPlace): number => {
-    const like = window.holding.find((each) => each.structure === place.structure);
-    return within(place.depthM, like ? middle(like.depthM) : middle(place.depthM));
-  };
   const rates = ({ place, category, depthM, pace, tone }: Tackle, atMin: number): TrueRates => {
     const at = places.indexOf(place);
     const feeds = spells.some(([from, to]) => atMin >= from && atMin < to);
@@ -193,7 +214,7 @@ export function drawPatchyWorld(seed: number, kind: PatchyKind): PatchyWorld {
       nearMisses += peak * size * lively * inDepth * (0.15 + 0.6 * (1 - lure * tooFast * wrongTone));
     };
     for (const { size, depthLog } of fish) {
-      const off = Math.abs(Math.log(Math.max(0.1, depthM) / plannedDepthM(place)) - depthLog);
+      const off = Math.abs(Math.log(Math.max(0.1, depthM) / plan.depthM(place)) - depthLog);
       add(size, off <= halfBand ? 1 : offDepth);
     }
     if (strays[at]) add(STRAYS, 1);
@@ -203,7 +224,7 @@ export function drawPatchyWorld(seed: number, kind: PatchyKind): PatchyWorld {
     kind,
     conditions,
     places,
-    planned: { places: order, lures: planned },
+    planned: { places: plan.places, lures: plan.lures },
     lures,
     startMin: START_MIN,
     endMin: END_MIN,
@@ -213,7 +234,7 @@ export function drawPatchyWorld(seed: number, kind: PatchyKind): PatchyWorld {
     plannedTackle: (place, { category, runDepthM, retrieve, colour }) => ({
       place,
       category,
-      depthM: within(runDepthM, plannedDepthM(place)),
+      depthM: within(runDepthM, plan.depthM(place)),
       pace: paceOf(category, middle(retrieve.speedMps)),
       tone: colour.tone,
     }),
