@@ -91,7 +91,7 @@ function* patchyRows() {
     ],
     ['vsOracle2', 'of what one who knows catches', perHour.states / perHour.oracle, 'wanted 0.40 or more'],
     ['worseThanPlan2', 'of the days', found.worseThanPlan, 'wanted under 0.25'],
-    ['intervalCoverage80second', 'of the ranges held the truth', found.coverage80, 'wanted 0.72 to 0.88'],
+    ['intervalCoverage2', 'of the ranges held the truth', found.coverage80, 'wanted 0.72 to 0.88'],
     ['oddsGap2', 'between said and true odds', found.oddsGap, 'largest over fifths; wanted 0.08 at most'],
     ['minutesOnDead2', 'min', found.minutesOnDead, 'median on a place that bit and went dead; wanted 25 at most'],
     ['loops2', 'of the changes', found.loops, 'back to what was fished in vain within the hour; wanted 0.05 at most'],

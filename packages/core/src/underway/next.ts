@@ -3,7 +3,7 @@ import { minutesInOrder, minuteWithin } from '../day/windows.js';
 import type { UnitSystem } from '../units/units.js';
 import { onDeck } from '../plan/on-deck.js';
 import type { Block, Candidate } from './evidence/fished.js';
-import { moveBetween, type Mattering, type Move } from './evidence/moves.js';
+import { isCluster, moveBetween, type Mattering, type Move } from './evidence/moves.js';
 import { WATER_ANSWERS, latelyOf, type Answer } from './answers.js';
 import { blocksOf } from './blocks.js';
 import { optionNow, optionsOf, stopsOpen, type Option } from './candidates.js';
@@ -12,7 +12,7 @@ import { goTo } from './go-to.js';
 import { dayClock, windowAt } from './moment.js';
 import { decide, type Decision } from './states/decision.js';
 import { statesOf, type StateOption } from './states/of-candidates.js';
-import { statesWords } from './states/words.js';
+import { SPEAKS_MIN, statesWords } from './states/words.js';
 import type { Trip } from './trip.js';
 import { matteringWords, moveWords, oddsWords, rateWords } from './words.js';
 
@@ -54,9 +54,6 @@ const OPEN_END_MIN = 180;
 const MIN_LEFT_MIN = 30;
 /** Less effort than this, in hours, is a guess. */
 const GUESS_HOURS = 1;
-/** Bites in so short a stretch at the end of what was fished call for the same stretch again. */
-const CLUSTER_BITES = 2;
-const CLUSTER_HOURS = 0.5;
 
 export interface FindingsInput {
   readonly trip: Trip;
@@ -164,7 +161,7 @@ export function findingsOf(ask: FindingsInput): TripFindings {
       here: stay && { at: stay.option.fished.place, empty: stay.empty },
       goesOn,
       nearMisses: blocks
-        .filter((block) => now && moveBetween(block, now) !== 'move')
+        .filter((block) => now && moveBetween(block, now) !== 'move' && atMin - block.atMin <= SPEAKS_MIN)
         .reduce((sum, { nearMisses = 0 }) => sum + nearMisses, 0),
       nowMin: atMin,
     });
@@ -187,6 +184,5 @@ export function findingsOf(ask: FindingsInput): TripFindings {
 function moveOf(now: Option | null, to: Option, blocks: readonly Block[]): Move {
   const move = moveBetween(now, to);
   const last = blocks.at(-1);
-  const clustered = last && last.spot === now?.spot && last.bites >= CLUSTER_BITES && last.hours <= CLUSTER_HOURS;
-  return move === 'stay' && clustered ? 'turn-back' : move;
+  return move === 'stay' && last && last.spot === now?.spot && isCluster(last) ? 'turn-back' : move;
 }

@@ -42,6 +42,14 @@ export function moveBetween(from: Fished | null, to: Fished): Move {
   return likeIn('pace', from, to) < 0.999 ? 'change-pace' : 'stay';
 }
 
+/** So many bites in so short a stretch call for the same stretch again. */
+const CLUSTER_BITES = 2;
+const CLUSTER_HOURS = 0.5;
+
+/** Whether a stretch brought several bites in a short while. */
+export const isCluster = (stretch: { readonly bites: number; readonly hours: number }): boolean =>
+  stretch.bites >= CLUSTER_BITES && stretch.hours <= CLUSTER_HOURS;
+
 /** How much the planner prefers what each block fished; what is among no candidates is neither here nor there to it. */
 export function preferences(blocks: readonly Block[], candidates: readonly Candidate[]): number[] {
   const usual = usualLog(candidates);

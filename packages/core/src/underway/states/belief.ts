@@ -105,12 +105,22 @@ const DISPERSION = 1.6;
 /** How far what came is believed: the water is not quite as it is thought here (tempered likelihood, Grünwald and van Ommen 2017). */
 const BELIEVED = 0.8;
 
-/** Chance of a count that comes in bunches (negative binomial), its factorials left out. */
+/** Chance of a count that comes in bunches (negative binomial). */
 function likelihood(count: number, mean: number): number {
   let product = (DISPERSION / (DISPERSION + mean)) ** DISPERSION;
   const share = mean / (DISPERSION + mean);
   for (let each = 0; each < count; each++) product *= ((DISPERSION + each) * share) / (each + 1);
   return product;
+}
+
+const meanOf = (values: readonly number[]): number =>
+  values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
+
+/** Chances the other way round: the best has what the worst had. What was alike stays alike, and their mean stays. */
+function turnedRound(chances: readonly number[]): number[] {
+  const rising = [...chances].sort((a, b) => a - b);
+  const falling = [...rising].reverse();
+  return chances.map((chance) => meanOf(falling.filter((_, at) => rising[at] === chance)));
 }
 
 /** Bites an hour of one thing in every way: where the place holds fish and they feed, and where they rest. */
@@ -171,10 +181,8 @@ export class Belief {
     const ofKind = (place: number) => kinds[priors.kinds[place] as number] as Float64Array;
     /** Chances as the plan has them, turned round, or all alike, in each way. */
     const believed = (planned: readonly number[]): readonly (readonly number[])[] => {
-      const mean = planned.reduce((sum, chance) => sum + chance, 0) / Math.max(1, planned.length);
-      const rising = [...planned].sort((a, b) => a - b);
-      const turned = planned.map((chance) => rising[planned.length - 1 - rising.indexOf(chance)] as number);
-      const alike = planned.map(() => mean);
+      const turned = turnedRound(planned);
+      const alike = planned.map(() => meanOf(planned));
       return Array.from({ length: WAYS }, () => {
         const drawn = random();
         return drawn < TRUSTED ? planned : drawn < TRUSTED + TURNED_ROUND ? turned : alike;

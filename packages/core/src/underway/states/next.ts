@@ -2,11 +2,12 @@ import type { CategoryId, Tone } from '../../contract/ids.js';
 import { nameOf } from '../../contract/names.js';
 import { parse, type Parsed } from '../../contract/problems.js';
 import { minutesOf } from '../../day/windows.js';
+import { isCluster } from '../evidence/moves.js';
 import { Belief } from './belief.js';
 import { decide, hopeOf, type Decision, type Hope, type Question } from './decision.js';
 import { likeThings } from './like-things.js';
 import { hoursOf, type NextOption, PlanPrior, SAME_DEPTH } from './options.js';
-import { statesWords } from './words.js';
+import { SPEAKS_MIN, statesWords } from './words.js';
 import { NextInput, type NextMoveId, type NextPlace, type Pace } from './said.js';
 
 /** What to do next, and what is to be hoped for of it. */
@@ -42,9 +43,6 @@ export interface Thrown {
 const RETIE_MIN = 4;
 const TRIM_MIN = 2;
 const RUN_MIN = 10;
-/** Several bites in so short a stretch call for the same stretch again. */
-const CLUSTER_BITES = 2;
-const CLUSTER_HOURS = 0.6;
 
 const toHundredths = (value: number): number => Math.round(value * 100) / 100;
 
@@ -57,8 +55,7 @@ class StandingDay {
 
   constructor(private readonly input: NextInput) {
     this.prior = new PlanPrior(input);
-    const begin = minutesOf(input.notes[0]?.from ?? input.now);
-    const since = (clock: string) => (minutesOf(clock) - begin + 1440) % 1440;
+    const since = (clock: string) => this.since(clock);
     this.belief = new Belief(this.prior.priors, 0);
     for (const note of input.notes) {
       this.belief.observe({
@@ -85,6 +82,11 @@ class StandingDay {
       leftMin: since(input.until) - since(input.now),
       costMin: (from, to) => this.costMin(from, to),
     };
+  }
+
+  /** Minutes since the day began: over midnight it goes on. */
+  private since(clock: string): number {
+    return (minutesOf(clock) - minutesOf(this.input.notes[0]?.from ?? this.input.now) + 1440) % 1440;
   }
 
   /** Minutes that going over costs: running and tying at once, whichever takes longer. */
@@ -142,7 +144,7 @@ class StandingDay {
     if (now.pace !== to.pace) return 'pace';
     if (now.fished.tone !== to.fished.tone) return 'trim';
     const last = this.input.notes.at(-1);
-    return last && last.bites >= CLUSTER_BITES && hoursOf(last) <= CLUSTER_HOURS ? 'turn-back' : 'stay';
+    return last && isCluster({ bites: last.bites, hours: hoursOf(last) }) ? 'turn-back' : 'stay';
   }
 
   private because(to: Hope<NextOption>, stay: Hope<NextOption> | null): string[] {
@@ -153,7 +155,7 @@ class StandingDay {
       here: now && stay && { at: now.fished.place, empty: stay.empty },
       goesOn,
       nearMisses: this.input.notes
-        .filter(({ place }) => place === now?.place.id)
+        .filter(({ place, to }) => place === now?.place.id && this.since(this.input.now) - this.since(to) <= SPEAKS_MIN)
         .reduce((sum, { follows = 0, shortStrikes = 0 }) => sum + follows + shortStrikes, 0),
       nowMin: minutesOf(this.input.now),
     });
@@ -171,15 +173,10 @@ const runMin = (from: NextPlace, to: NextPlace): number | undefined =>
   from.minutesTo?.[to.id] ?? to.minutesTo?.[from.id];
 
 /**
- * What to do next on a day as it stands. Never throws on bad input: refusals come back as problems.
+ * A day as it stands: what to do next, and what is to be hoped for of anything that could be thrown; null where nothing is
+ * known of it. Never throws on bad input: refusals come back as problems.
  * @param value conditions, now, until, places and notes: see `NextInput`
  */
-export function calculateNext(value: unknown): Parsed<NextAnswer> {
-  const checked = parse(NextInput, value);
-  return checked.ok ? { ok: true, value: new StandingDay(checked.value).answer() } : checked;
-}
-
-/** The same, with what is to be hoped for of anything else that could be thrown; null where nothing is known of it. */
 export function standingDay(value: unknown): Parsed<{
   readonly answer: () => NextAnswer;
   readonly hopeOf: (thrown: Thrown) => Hope<NextOption> | null;
@@ -188,4 +185,10 @@ export function standingDay(value: unknown): Parsed<{
   if (!checked.ok) return checked;
   const day = new StandingDay(checked.value);
   return { ok: true, value: { answer: () => day.answer(), hopeOf: (thrown) => day.hopeOf(thrown) } };
+}
+
+/** What to do next on a day as it stands: see `standingDay`. */
+export function calculateNext(value: unknown): Parsed<NextAnswer> {
+  const day = standingDay(value);
+  return day.ok ? { ok: true, value: day.value.answer() } : day;
 }

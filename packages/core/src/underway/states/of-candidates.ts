@@ -4,7 +4,7 @@ import { preferences } from '../evidence/moves.js';
 import { preferenceOf, usualLog } from '../evidence/posterior.js';
 import { Belief, type Fished, type Priors } from './belief.js';
 import { likeThings, type LikeThings } from './like-things.js';
-import { FEEDS, FEEDS_IN_HIGH_SUN, heldBy, LEAST_WORKS, worksBy } from './options.js';
+import { FEEDS, FEEDS_IN_HIGH_SUN, heldBy, UNPLANNED_WORKS, worksBy } from './options.js';
 
 /** Something that could be fished, as the states take it. */
 export interface StateOption {
@@ -22,9 +22,8 @@ export interface DayStates {
 /** Pace is told in steps of this factor. */
 const PACE_STEP = 1.7;
 const MOST_PACE_STEPS = 2;
-/** A place or a lure that no plan names. Judgement. */
+/** A place that no plan names. Judgement. */
 const UNPLANNED_HOLDS = 0.4;
-const UNPLANNED_WORKS = 0.25;
 const LEAST_DEPTH_M = 0.15;
 const LEAST_PACE_MPS = 0.03;
 
@@ -148,9 +147,7 @@ function priorsOf(
       return own === undefined ? UNPLANNED_HOLDS : heldBy(own / mean);
     }),
     works: share.map((each) =>
-      each === null
-        ? Math.max(LEAST_WORKS, UNPLANNED_WORKS)
-        : worksBy(most > worst ? (each - worst) / (most - worst) : 1),
+      each === null ? UNPLANNED_WORKS : worksBy(most > worst ? (each - worst) / (most - worst) : 1),
     ),
     feeds: candidates[0]?.light === 'high' ? FEEDS_IN_HIGH_SUN : FEEDS,
     kinds: places.map((place) => {

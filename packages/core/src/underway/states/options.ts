@@ -30,7 +30,9 @@ interface PlannedLure {
 
 /** How likely the plan's first lure is one that they take, where the plan is right about lures, and the least that it is of any. Judgement. */
 const FIRST_WORKS = 0.8;
-export const LEAST_WORKS = 0.12;
+const LEAST_WORKS = 0.12;
+/** A lure that the plan does not rank. */
+export const UNPLANNED_WORKS = 0.25;
 /** The same of places holding fish: the mean over them, and the bounds. */
 const HOLDS_MEAN = 0.5;
 const HOLDS_POWER = 0.8;
@@ -251,11 +253,10 @@ export class PlanPrior {
     for (const place of places) {
       const many = place === now?.place ? MOST_LURES : LURES_ELSEWHERE;
       for (const lure of lures.slice(0, many)) {
-        found.push(
-          asDeepAs(this.planned(place, lure), now)
-            ? this.option(place, lure.category, (now as NextOption).depthM, lure.pace, lure.tone)
-            : this.planned(place, lure),
-        );
+        const planned = this.planned(place, lure);
+        // Where it is fished as deep as the plan has it, as far as anybody keeps a depth, it goes on at its own.
+        const isAsDeep = now?.place === place && Math.abs(now.fished.depthLog - planned.fished.depthLog) < SAME_DEPTH;
+        found.push(isAsDeep ? this.option(place, lure.category, now.depthM, lure.pace, lure.tone) : planned);
         // What has been learnt of depth and pace holds at other places, too.
         if (now && place !== now.place && lure.category === now.category) {
           found.push(this.option(place, now.category, within(place.depthM, now.depthM), now.pace, now.tone));
@@ -266,13 +267,13 @@ export class PlanPrior {
       const { place, category, depthM, pace, tone } = now;
       const { runDepthM } = categoryOf(category);
       const [from, to] = this.fishM[places.indexOf(place)] as readonly [number, number];
-      // No other depth than one at which fish may be there, and which the lure keeps.
+      // No other depth than one at which fish may be there, and which the lure keeps: for some lures there is none.
       const reach = [Math.max(runDepthM[0], from / BEYOND), Math.min(runDepthM[1], to * BEYOND)] as const;
-      for (const depth of [depthM * DEPTH_STEP, depthM / DEPTH_STEP]
-        .map((each) => within(reach, each))
-        .filter((each) => each >= reach[0] && each <= reach[1]))
+      const depths = reach[0] <= reach[1] ? [depthM * DEPTH_STEP, depthM / DEPTH_STEP] : [];
+      for (const depth of depths.map((each) => within(reach, each))) {
         if (Math.abs(Math.log(depth / depthM)) > SAME_DEPTH)
           found.push(this.option(place, category, depth, pace, tone));
+      }
       for (const each of PACES) if (each !== pace) found.push(this.option(place, category, depthM, each, tone));
       TONE_SAID.forEach((each, group) => {
         if (group !== toneGroup(tone)) found.push(this.option(place, category, depthM, pace, each));
@@ -285,10 +286,6 @@ export class PlanPrior {
     });
   }
 }
-
-/** Whether two things are fished at one depth, as far as anybody keeps it, at one place. */
-const asDeepAs = (to: NextOption, now: NextOption | null): boolean =>
-  now?.place === to.place && Math.abs(now.fished.depthLog - to.fished.depthLog) < SAME_DEPTH;
 
 /** How long was fished, hours: by the casts where they were counted, else by the clock. */
 export function hoursOf({ from, to, casts }: NextNote): number {
@@ -313,5 +310,5 @@ function plannedLure(each: Presentation, best: number, worst: number): PlannedLu
 
 function usualLure(category: CategoryId): PlannedLure {
   const { runDepthM } = categoryOf(category);
-  return { category, works: 0.25, runDepthM, pace: 'medium', tone: 'natural', because: null };
+  return { category, works: UNPLANNED_WORKS, runDepthM, pace: 'medium', tone: 'natural', because: null };
 }

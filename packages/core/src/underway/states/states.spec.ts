@@ -88,6 +88,8 @@ describe('what to do next', () => {
     expect(followed!.stayBitesPerHour).toBeGreaterThan(silent!.stayBitesPerHour!);
     expect(followed!.because.join(' ')).toContain('3 came and did not take it');
     expect(silent!.because.join(' ')).not.toContain('did not take it');
+    const longAgo = next([note('07:00', '07:40', { follows: 3 }), note('07:40', '09:40', { follows: 0 })]);
+    expect(longAgo.because.join(' ')).not.toContain('did not take it');
   });
 
   it('knows that bites put a place down, and that it comes back', () => {
@@ -246,6 +248,13 @@ describe('what is believed', () => {
     belief.observe(stretch({ place: 0, toMin: 90, hours: 1.5 }));
     belief.observe(stretch({ place: 1, fromMin: 90, toMin: 180, hours: 1.5 }));
     expect(holds(belief, 2)).toBeGreaterThan(before + 0.02);
+  });
+
+  it('turns a plan round with its mean kept, and with what was alike alike', () => {
+    const belief = begin({ holds: [0.8, 0.2, 0.2, 0.2], kinds: [0, 1, 2, 3] });
+    const mean = [0, 1, 2, 3].reduce((sum, place) => sum + holds(belief, place) / 4, 0);
+    expect(mean).toBeCloseTo(0.35, 1);
+    expect(Math.abs(holds(belief, 1) - holds(belief, 2))).toBeLessThan(0.03);
   });
 
   it('has a place put down by a few bites, yet not wholly where many more came at once', () => {

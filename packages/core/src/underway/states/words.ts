@@ -7,13 +7,16 @@ const SAID_PUT_DOWN = 0.6;
 const SAID_FEEDING = 0.65;
 const SAID_RESTING = 0.3;
 
+/** So long a fish that came and did not take is spoken of, minutes. */
+export const SPEAKS_MIN = 90;
+
 /** What is told of the states: where one is, and whether one goes on there. */
 export interface StatesTold {
   readonly belief: Belief;
   /** The place where one fishes; null before the first cast. */
   readonly here: { readonly at: number; readonly empty: number } | null;
   readonly goesOn: boolean;
-  /** Follows and short strikes here. */
+  /** Follows and short strikes here, of the last minutes in which they are spoken of. */
   readonly nearMisses: number;
   readonly nowMin: number;
 }
