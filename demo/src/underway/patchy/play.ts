@@ -2,7 +2,7 @@ import { clockOf } from '@inky-shoal/core';
 import { PACES, type NextNote } from '@inky-shoal/core/underway/states';
 import { normal, seeded } from '../../random.js';
 import { poisson } from './chance.js';
-import { chooserOf, type Choose, type Day, type PatchyPolicy } from './policies.js';
+import { chooserOf, type Choice, type Choose, type PatchyPolicy, type Told } from './policies.js';
 import type { PatchyWorld, Tackle } from './world.js';
 
 /** A day as it was fished. */
@@ -119,6 +119,57 @@ function noteOf(
   };
 }
 
+/** What is counted of a day: how far what was said was true, and what was changed for nothing. */
+class Tally {
+  readonly odds: { readonly said: number; readonly isTrue: boolean }[] = [];
+  readonly deadMin: number[] = [];
+  told = 0;
+  held = 0;
+  changes = 0;
+  loops = 0;
+  private readonly fished: { readonly tackle: Tackle; readonly bites: number; readonly toMin: number }[] = [];
+  private deadSince: number | null = null;
+  private bitesHere = 0;
+
+  constructor(private readonly trueBites: (tackle: Tackle, atMin: number) => number) {}
+
+  /** What was said with a choice. */
+  heard({ odds, ranges }: Told, from: Tackle | null, to: Tackle, atMin: number): void {
+    if (from && odds !== null) {
+      this.odds.push({ said: odds, isTrue: this.trueBites(to, atMin) > this.trueBites(from, atMin) });
+    }
+    for (const { tackle, range80 } of ranges) {
+      const rate = this.trueBites(tackle, atMin);
+      this.told++;
+      if (rate >= range80[0] - NEXT_TO_NOTHING && rate <= range80[1] + NEXT_TO_NOTHING) this.held++;
+    }
+  }
+
+  wentOver(from: Tackle, to: Tackle, atMin: number): void {
+    if (isAlike(from, to)) return;
+    this.changes++;
+    const inVain = this.fished.some(
+      ({ tackle, toMin, bites }) => atMin - toMin < LOOP_MIN && bites === 0 && isAlike(tackle, to),
+    );
+    if (inVain) this.loops++;
+    if (from.place !== to.place) this.left(atMin);
+  }
+
+  /** A place is left, or the day is over: a place that bit and is dead was stayed at for so long. */
+  left(atMin: number): void {
+    if (this.deadSince !== null && this.bitesHere >= 2) this.deadMin.push(atMin - this.deadSince);
+    [this.deadSince, this.bitesHere] = [null, 0];
+  }
+
+  stretch(tackle: Tackle, bites: number, toMin: number): void {
+    this.fished.push({ tackle, bites, toMin });
+    this.bitesHere += bites;
+    const isDead = this.trueBites(tackle, toMin) < DEAD_PER_HOUR;
+    if (!isDead) this.deadSince = null;
+    else if (this.deadSince === null || bites) this.deadSince = toMin;
+  }
+}
+
 /** Fishes a day by a policy; the same seed, the same luck as far as the same is fished. */
 export function playPatchyDay(world: PatchyWorld, policy: PatchyPolicy, seed: number): PatchyDay {
   const random = seeded(seed);
@@ -126,37 +177,15 @@ export function playPatchyDay(world: PatchyWorld, policy: PatchyPolicy, seed: nu
   const trueBites = (tackle: Tackle, atMin: number) =>
     world.rates(tackle, atMin).bites * rest.leaves(tackle.place.id, atMin);
   const choose: Choose = chooserOf(world, policy, { random: seeded(seed + 1), trueBites, costMin });
+  const tally = new Tally(trueBites);
   const notes: NextNote[] = [];
-  const fished: { tackle: Tackle; bites: number; fromMin: number; toMin: number }[] = [];
-  const odds: PatchyDay['odds'][number][] = [];
-  let [told, held] = [0, 0];
-  const deadMin: number[] = [];
   let now: Tackle | null = null;
-  let [bites, changes, loops] = [0, 0, 0];
-  let deadSince: number | null = null;
-  let bitHere = 0;
+  let bites = 0;
   for (let atMin = world.startMin; atMin < world.endMin;) {
-    const day: Day = { notes, now, atMin };
-    const { to, told: said } = choose(day);
     const from: Tackle | null = now;
-    if (from && said && said.odds !== null)
-      odds.push({ said: said.odds, isTrue: trueBites(to, atMin) > trueBites(from, atMin) });
-    for (const { tackle, range80 } of said?.ranges ?? []) {
-      const rate = trueBites(tackle, atMin);
-      told++;
-      if (rate >= range80[0] - NEXT_TO_NOTHING && rate <= range80[1] + NEXT_TO_NOTHING) held++;
-    }
-    if (from && !isAlike(from, to)) {
-      changes++;
-      const inVain = fished.filter(
-        ({ tackle, toMin, bites: had }) => atMin - toMin < LOOP_MIN && had === 0 && isAlike(tackle, to),
-      );
-      if (inVain.length) loops++;
-    }
-    if (from && from.place !== to.place) {
-      if (deadSince !== null && bitHere >= 2) deadMin.push(atMin - deadSince);
-      [deadSince, bitHere] = [null, 0];
-    }
+    const { to, told }: Choice = choose({ notes, now, atMin });
+    if (told) tally.heard(told, from, to, atMin);
+    if (from) tally.wentOver(from, to, atMin);
     atMin += Math.round(costMin(from, to));
     now = to;
     const toMin = Math.min(world.endMin, atMin + BLOCK_MIN);
@@ -167,24 +196,13 @@ export function playPatchyDay(world: PatchyWorld, policy: PatchyPolicy, seed: nu
     const caught = poisson(trueBites(to, mid) * hours * bunched(random), random);
     const near = poisson(nearMisses * rest.leaves(to.place.id, mid) * hours, random);
     bites += caught;
-    bitHere += caught;
     if (caught) rest.add(to.place.id, caught, mid);
-    const isDead = trueBites(to, toMin) < DEAD_PER_HOUR;
-    if (!isDead || caught) deadSince = null;
-    if (isDead && deadSince === null) deadSince = toMin;
+    tally.stretch(to, caught, toMin);
     notes.push(noteOf(world, to, atMin, toMin, caught, near, random));
-    fished.push({ tackle: to, bites: caught, fromMin: atMin, toMin });
     atMin = toMin;
   }
-  return {
-    bites,
-    perHour: (bites * 60) / (world.endMin - world.startMin),
-    notes,
-    odds,
-    told,
-    held,
-    deadMin,
-    changes,
-    loops,
-  };
+  tally.left(world.endMin);
+  const { odds, told, held, deadMin, changes, loops } = tally;
+  const perHour = (bites * 60) / (world.endMin - world.startMin);
+  return { bites, perHour, notes, odds, told, held, deadMin, changes, loops };
 }
