@@ -129,6 +129,8 @@ describe('a trip', () => {
     await page.getByRole('link', { name: 'Sheet' }).click();
     await page.locator('.note').waitFor();
     await page.getByRole('link', { name: 'Underway' }).click();
+    await says(sync(page), /No signal\. 6 notes kept here\./);
+    expect((await heard()).filter(({ tripId }) => tripId === begun?.tripId)).toHaveLength(3);
 
     // Back in reach, the server is killed as soon as it is spoken to; nobody knows what it had kept.
     const spokenTo = page.waitForRequest(

@@ -45,6 +45,8 @@ export interface Write {
   readonly body?: unknown;
   /** The version that it was changed from, where what is changed has versions. */
   readonly from?: number;
+  /** Goes past the service worker: nothing of it is cached, and it shall not hang on the worker's being woken. */
+  readonly direct?: boolean;
 }
 
 /** Changes of these are read again in other windows; notes of trips have a way of their own. */
@@ -121,10 +123,11 @@ export class ApiService {
     );
   }
 
-  send({ method, path, body, from }: Write, withinMs = ANSWER_WITHIN_MS): Observable<unknown> {
+  send({ method, path, body, from, direct }: Write, withinMs = ANSWER_WITHIN_MS): Observable<unknown> {
     const headers = {
       'x-inky-device': encodeURIComponent(deviceName()),
       ...(from === undefined ? {} : { 'x-inky-changed-from': String(from) }),
+      ...(direct ? { 'ngsw-bypass': '1' } : {}),
     };
     return this.http.request(method, `/api${path}`, { body, headers }).pipe(
       timeout(withinMs),

@@ -133,7 +133,10 @@ export class TripSyncService {
   private async sendBatch(book: Book, events: readonly TripEvent[]): Promise<void> {
     try {
       await firstValueFrom(
-        this.api.send({ method: 'POST', path: `/books/${book}/trip-events`, body: events }, SENT_WITHIN_MS),
+        this.api.send(
+          { method: 'POST', path: `/books/${book}/trip-events`, body: events, direct: true },
+          SENT_WITHIN_MS,
+        ),
       );
       // The next batch goes while the device notes that this one is there.
       this.marked = Promise.all([this.marked, this.log.sent(book, events)]);
