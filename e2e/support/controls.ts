@@ -1,9 +1,22 @@
 import type { Locator, Page } from 'playwright-core';
+import { until } from './stage';
+
+/** A list opens at once, or not at all. */
+const OPENS_MS = 5000;
 
 /** Chooses of a list by the words it shows; the last of those that say the same under several headings. */
 export async function choose(list: Locator, name: string): Promise<void> {
-  await list.click();
-  await list.page().getByRole('option', { name, exact: true }).last().click();
+  const option = list.page().getByRole('option', { name, exact: true }).last();
+  // A view that is drawn anew just then takes the open list with it: who looks for it opens it again.
+  await until(`${name} was there to choose`, async () => {
+    if (await option.isVisible()) return true;
+    await list.click();
+    return option
+      .waitFor({ timeout: OPENS_MS })
+      .then(() => true)
+      .catch(() => false);
+  });
+  await option.click();
 }
 
 /** The input behind a press that opens a file. */
