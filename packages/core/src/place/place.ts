@@ -158,6 +158,10 @@ function bestOf(candidates: readonly PlaceCandidate[], shares: ReadonlyMap<Group
   return picked;
 }
 
+/** What else is known of a kind of place, as a log-weight on top of the rules. */
+export type PlaceLean = (structure: Structure, cover: Cover) => number;
+const NO_LEAN: PlaceLean = () => 0;
+
 /** Every group at every structure and cover, weighed; weights sum to one. */
 function candidatesOf(
   judged: JudgedGroups,
@@ -165,6 +169,7 @@ function candidatesOf(
   covers: readonly Cover[],
   floorM: number,
   facts: Facts,
+  lean: PlaceLean,
 ) {
   const structureRules = fire(STRUCTURE_RULES, facts);
   const coverRules = fire(COVER_RULES, facts);
@@ -175,7 +180,7 @@ function candidatesOf(
   for (const structure of structures) {
     for (const cover of covers) {
       const { slots, rules, rarityCost, grows } = placeKind(structure, cover);
-      const votes = (structureVotes[structure] ?? 0) + (coverVotes[cover] ?? 0) - rarityCost;
+      const votes = (structureVotes[structure] ?? 0) + (coverVotes[cover] ?? 0) - rarityCost + lean(structure, cover);
       const placeGroups = facts.withTemporarySlots(slots, (here) => fire(rules, here));
       const bonus = tally(placeGroups);
       const over = grows ? coverTopM : undefined;
@@ -226,8 +231,9 @@ export function groupBands(
   covers: readonly Cover[],
   floorM: number,
   facts: Facts,
+  lean = NO_LEAN,
 ): SheetGroup[] {
-  const { candidates, shares } = candidatesOf(judged, structures, covers, floorM, facts);
+  const { candidates, shares } = candidatesOf(judged, structures, covers, floorM, facts, lean);
   return [...shares]
     .map(([group, share]) => {
       const own = candidates.filter((each) => each.group.id === group);
@@ -253,8 +259,16 @@ export function holdingPlaces(
   floorM: number,
   facts: Facts,
   units: UnitSystem | null,
+  lean = NO_LEAN,
 ): HoldingPlace[] {
-  const { candidates, shares, structureRules, coverRules } = candidatesOf(judged, structures, covers, floorM, facts);
+  const { candidates, shares, structureRules, coverRules } = candidatesOf(
+    judged,
+    structures,
+    covers,
+    floorM,
+    facts,
+    lean,
+  );
   const picked = bestOf(candidates, shares).filter(
     ({ weight, group }) => (shares.get(group.id) as number) >= MIN_WEIGHT && weight > 0,
   );

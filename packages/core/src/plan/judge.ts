@@ -16,6 +16,7 @@ import { judgeOverlays } from '../season/overlays.js';
 import { judgeSeason, type Season } from '../season/season.js';
 import type { UnitSystem } from '../units/units.js';
 import { judgeWater, type WaterJudgement } from '../water/clarity.js';
+import type { Leaning } from './leaning.js';
 import { assume, readingTrend, type FullConditions, type ReadingTrend } from './assume.js';
 
 /** The day as judged before any window is looked at: season, water, food, light. */
@@ -29,6 +30,8 @@ export interface JudgedDay {
   readonly trend: ReadingTrend;
   /** In which its reasons are told. */
   readonly units: UnitSystem;
+  /** What the angler's own record adds; null where there is none, or it is not asked. */
+  readonly leaning: Leaning | null;
   readonly season: Season;
   readonly water: WaterJudgement;
   readonly phase: Plan['phase'];
@@ -126,9 +129,12 @@ function frontFacts(conditions: FullConditions, sharpChangeC: number): Known {
   return conditions.front === 'stable' && fall > 0 ? { 'front:post-frontal': fall * 0.6 } : {};
 }
 
-/** Judges what holds for the whole day, in the angler's order: season, water, food, light. */
-export function judgeDay(given: Conditions, units: UnitSystem): JudgedDay {
-  return judge(given, sunDay(given.date, given.place), readingTrend(given), units);
+/**
+ * Judges what holds for the whole day, in the angler's order: season, water, food, light.
+ * @param leaning what the angler's own record adds
+ */
+export function judgeDay(given: Conditions, units: UnitSystem, leaning: Leaning | null = null): JudgedDay {
+  return judge(given, sunDay(given.date, given.place), readingTrend(given), { units, leaning });
 }
 
 /**
@@ -140,14 +146,20 @@ export function rejudge(
   day: JudgedDay,
   change: Partial<Omit<Conditions, 'date' | 'place' | 'readings' | 'discipline'>>,
 ): JudgedDay {
-  return judge({ ...day.given, ...change }, day.sun, day.trend, day.units, day);
+  return judge({ ...day.given, ...change }, day.sun, day.trend, day, day);
 }
 
 const sameWindow = (a: FullConditions['window'], b: FullConditions['window']): boolean =>
   a.from === b.from && a.to === b.to;
 
 /** @param before the same day as judged under other conditions: what does not depend on those is taken from it */
-function judge(given: Conditions, sun: SunDay, trend: ReadingTrend, units: UnitSystem, before?: JudgedDay): JudgedDay {
+function judge(
+  given: Conditions,
+  sun: SunDay,
+  trend: ReadingTrend,
+  { units, leaning }: Pick<JudgedDay, 'units' | 'leaning'>,
+  before?: JudgedDay,
+): JudgedDay {
   const { conditions, assumed } = assume(given, sun, trend);
   const same = (...fields: (keyof FullConditions)[]) =>
     before !== undefined && fields.every((field) => before.conditions[field] === conditions[field]);
@@ -194,6 +206,7 @@ function judge(given: Conditions, sun: SunDay, trend: ReadingTrend, units: UnitS
     sun,
     trend,
     units,
+    leaning,
     season,
     water,
     phase: season.phase,

@@ -10,6 +10,7 @@ import type { Facts } from '../rules/facts.js';
 import { degreeOf } from '../rules/fuzzy.js';
 import type { UnitSystem } from '../units/units.js';
 import { ifThenCards, longestOf, turnsOf, type TurnAdvice } from './if-then.js';
+import type { Leaning } from './leaning.js';
 import { judgeDay, type JudgedDay } from './judge.js';
 import { chooseForWindow, firstOf, groupsAt, tellWindow } from './window.js';
 
@@ -18,6 +19,8 @@ export interface PlanOptions {
   readonly units?: UnitSystem;
   /** Presentations named in each window at most; more than usual for who has more rods. The first stay the same. */
   readonly presentations?: number;
+  /** What the angler's own record adds to the shipped knowledge. */
+  readonly leaning?: Leaning | null;
 }
 
 /** One quarter hour of the sheet: the light in the water and the depths that hold fish. */
@@ -84,7 +87,7 @@ function schoolsUsed(day: JudgedDay, windows: Plan['windows']): Plan['schoolsUse
 function planJudged(day: JudgedDay, most?: number): Plan {
   const { units } = day;
   const chosen = day.windows.map((window) => chooseForWindow(day, window, units, { most }));
-  const windows = chosen.map((each, index) => tellWindow(day, each, index, units));
+  const windows = chosen.map((each, index) => tellWindow(day, each, index));
   const longest = longestOf(day.windows);
   const now = chosen.find(({ window }) => window === longest);
   return {
@@ -93,7 +96,7 @@ function planJudged(day: JudgedDay, most?: number): Plan {
     clarity: day.clarity,
     food: day.food,
     windows,
-    ifThen: ifThenCards(day, now ? firstOf(now) : null),
+    ifThen: ifThenCards(day, now ? firstOf(now, day.leaning) : null),
     cautions: judgeCautions(cautionFacts(day, windows), units),
     schoolsUsed: schoolsUsed(day, windows),
     assumed: day.assumed,
@@ -112,8 +115,8 @@ function planJudged(day: JudgedDay, most?: number): Plan {
  * day.sunrise // => '06:07'
  * day.moments[0].minute % 15 // => 0
  */
-export function planDay(given: Conditions, { units = 'us' }: PlanOptions = {}): PlannedDay {
-  const day = judgeDay(given, units);
+export function planDay(given: Conditions, { units = 'us', leaning }: PlanOptions = {}): PlannedDay {
+  const day = judgeDay(given, units, leaning);
   const { visibilityM, thermoclineM, tempTrendCPerDay, maxDepthM } = day.conditions;
   const clock = (minutes: number | null) => (minutes === null ? null : clockOf(minutes));
   return {
@@ -147,7 +150,8 @@ export function planDay(given: Conditions, { units = 'us' }: PlanOptions = {}): 
  * plan.windows[0].presentations.length > 2 // => true
  */
 export function makePlan(given: Conditions, options: PlanOptions = {}): Plan {
-  return planJudged(judgeDay(given, options.units ?? 'us'), options.presentations);
+  const { units = 'us', presentations, leaning } = options;
+  return planJudged(judgeDay(given, units, leaning), presentations);
 }
 
 /** What the turns of a day would want tied on first that its plan does not name first. */

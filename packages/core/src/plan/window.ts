@@ -21,6 +21,7 @@ import { strongest } from '../rules/rule.js';
 import { foodOfLure } from '../technique/trim/food-of-lure.js';
 import { trim } from '../technique/trim/trim.js';
 import { inUnits, type UnitSystem } from '../units/units.js';
+import type { Leaning } from './leaning.js';
 import { bindSet, confidenceIn, isBound, type Bound } from './constraints.js';
 import { limitsAt, meanMoment, momentGround, withoutRepeats, type JudgedDay } from './judge.js';
 import { roundedDepthAboveM, roundedDepthM, roundedG, roundedMm } from '../units/rounding.js';
@@ -57,6 +58,15 @@ export function runDepthM(
   return [Math.min(upper, lower), lower];
 }
 
+/** The depth of a lure as the angler's record would have it: within what the lure can do. */
+function leantDepthM(category: Category, run: readonly [number, number], leaning: Leaning | null, facts: Facts): Range {
+  const factor = Math.exp(leaning?.depthLog(facts) ?? 0);
+  if (factor === 1 || category.positions.surface > 0.8) return run;
+  const [least, most] = category.runDepthM;
+  const within = (depthM: number) => Math.min(most, Math.max(least, depthM * factor));
+  return [within(run[0]), within(run[1])];
+}
+
 /** The class to ask for, in words, as a reason. */
 function classReason(bound: Bound, run: Range, units: UnitSystem): Reason[] {
   const { form } = bound.weighed;
@@ -72,7 +82,7 @@ const LURE_SLOTS = new Map(CATALOGUE.map(({ id }) => [id, slotOf(`category:${id}
 const factsOfLure = (facts: Facts, { id }: Category, place: HoldingPlace): Facts =>
   factsAt(facts, place, LURE_SLOTS.get(id) ?? slotOf(`category:${id}`));
 
-function presentation(bound: Bound, grounds: Grounds, units: UnitSystem): Presentation {
+function presentation(bound: Bound, grounds: Grounds, { units, leaning }: JudgedDay): Presentation {
   const { weighed, role, said } = bound;
   const { category, form, place } = weighed;
   const reasons = explain(weighed, grounds, units);
@@ -81,7 +91,9 @@ function presentation(bound: Bound, grounds: Grounds, units: UnitSystem): Presen
   const legal = category.legal
     ? [{ rule: 'legal-note', text: `Check ${category.legal} with the local authority`, weight: 0.1, school: null }]
     : [];
-  const down = rigThatGetsDown(category, runDepthM(category, place, here), trimmed.size.weightG, here);
+  const wanted = leantDepthM(category, runDepthM(category, place, here), leaning, here);
+  const down = rigThatGetsDown(category, wanted, trimmed.size.weightG, here);
+  const record = leaning?.reason(weighed, grounds);
   const run = roundedDepthM(down.runDepthM);
   const attitude = attitudeFor(category, here, units);
   return {
@@ -100,21 +112,24 @@ function presentation(bound: Bound, grounds: Grounds, units: UnitSystem): Presen
     rig: { ...down.rig, attitude: attitude.attitude },
     because: [
       ...said,
+      ...(record?.for ? [record.reason] : []),
       ...withoutRepeats(strongest([...reasons.because, ...trimmed.because])).slice(0, MAX_REASONS),
       ...classReason(bound, run, units),
       ...whyAbove(category, run, place, units),
       ...attitude.because,
       ...down.why,
     ],
-    against: [...reasons.against.slice(0, MAX_REASONS), ...legal],
+    against: [...(record && !record.for ? [record.reason] : []), ...reasons.against.slice(0, MAX_REASONS), ...legal],
   };
 }
 
-const usableIn = (discipline: Discipline) => CATALOGUE.filter(({ disciplines }) => disciplines.includes(discipline));
+const fishedIn = (discipline: Discipline) => CATALOGUE.filter(({ disciplines }) => disciplines.includes(discipline));
 const USABLE: Readonly<Record<Discipline, readonly Category[]>> = {
-  bass: usableIn('bass'),
-  inshore: usableIn('inshore'),
+  bass: fishedIn('bass'),
+  inshore: fishedIn('inshore'),
 };
+/** The lures of a discipline, in the catalogue's order. */
+export const usableIn = (discipline: Discipline): readonly Category[] => USABLE[discipline];
 
 export interface WindowOptions {
   readonly catalogue?: readonly Category[];
@@ -128,7 +143,7 @@ function windowGround(day: JudgedDay, window: DayWindow, units: UnitSystem | nul
   const { groups, facts } = momentGround(day, light === undefined ? mean : { ...mean, light }, window.light);
   const { structures, covers } = day.conditions;
   const floorM = floorOf(limitsAt(day, mean.minute));
-  const places = holdingPlaces(groups, structures, covers, floorM, facts, units);
+  const places = holdingPlaces(groups, structures, covers, floorM, facts, units, day.leaning?.places(facts));
   // Rules about the whole window ask how deep the fish are in the mean.
   const holdingDepthM = places.reduce((sum, { depthM, weight }) => sum + (weight * (depthM[0] + depthM[1])) / 2, 0);
   return { places, facts: facts.with({ holdingDepthM }) };
@@ -146,7 +161,8 @@ export function groupsAt(day: JudgedDay, moment: Moment): SheetGroup[] {
   const window = day.windows.find(({ toMin }) => moment.minute <= toMin) ?? day.windows.at(-1);
   const { groups, facts } = momentGround(day, moment, window?.light ?? 'high');
   const { structures, covers } = day.conditions;
-  return groupBands(groups, structures, covers, floorOf(limitsAt(day, moment.minute)), facts);
+  const floorM = floorOf(limitsAt(day, moment.minute));
+  return groupBands(groups, structures, covers, floorM, facts, day.leaning?.places(facts));
 }
 
 const weights = (values: readonly number[]): number[] => {
@@ -167,6 +183,14 @@ export interface ChosenWindow {
   readonly set: readonly Bound[];
 }
 
+/** What the angler said of a category, and what the angler's record says of it, as a log-weight on top. */
+function saidOf({ conditions, leaning }: JudgedDay, grounds: Grounds): (category: Category) => number {
+  const confidence = confidenceIn(conditions);
+  if (!leaning) return confidence;
+  const lean = leaning.lures(grounds, weighCategories(USABLE[conditions.discipline], grounds, confidence));
+  return (category) => confidence(category) + (lean.get(category.id) ?? 0);
+}
+
 /** The holding places of a window, then presentations that suit them, then a small set that covers the roles. */
 export function chooseForWindow(
   day: JudgedDay,
@@ -182,18 +206,13 @@ export function chooseForWindow(
       ? USABLE[discipline]
       : catalogue.filter(({ disciplines }) => disciplines.includes(discipline));
   const grounds = groundsOf(places, facts);
-  const weighed = weighCategories(usable, grounds, confidenceIn(day.conditions));
+  const weighed = weighCategories(usable, grounds, saidOf(day, grounds));
   const set = bindSet(chooseSet(weighed, Math.min(most, maxRods), sharesOf(places)), weighed, facts, confidence);
   return { window, facts, places, grounds, set };
 }
 
 /** A chosen window as it goes out: every place and every presentation with its reasons. */
-export function tellWindow(
-  day: JudgedDay,
-  { window, places, grounds, set }: ChosenWindow,
-  index: number,
-  units: UnitSystem,
-): PlanWindow {
+export function tellWindow(day: JudgedDay, { window, places, grounds, set }: ChosenWindow, index: number): PlanWindow {
   const shares = weights(places.map(({ weight }) => weight));
   const middleMin = (window.fromMin + window.toMin) / 2;
   const floorM = floorOf(limitsAt(day, middleMin));
@@ -212,7 +231,7 @@ export function tellWindow(
       weight: shares[at] as number,
       because: [...because],
     })),
-    presentations: set.map((each) => presentation(each, grounds, units)),
+    presentations: set.map((each) => presentation(each, grounds, day)),
   };
 }
 
@@ -223,7 +242,7 @@ export const planWindow = (
   index: number,
   units: UnitSystem,
   options: WindowOptions = {},
-): PlanWindow => tellWindow(day, chooseForWindow(day, window, units, options), index, units);
+): PlanWindow => tellWindow(day, chooseForWindow(day, window, units, options), index);
 
 /** The first choice of a window, without its reasons: for asking what would change it. */
 export interface FirstChoice {
@@ -239,14 +258,14 @@ export interface FirstChoice {
 }
 
 /** A lure at its place as a first choice. */
-function asFirst({ category, form, place }: Bound['weighed'], facts: Facts): FirstChoice {
+function asFirst({ category, form, place }: Bound['weighed'], facts: Facts, leaning: Leaning | null): FirstChoice {
   const here = factsOfLure(facts, category, place);
   const style = styleOf(category, here);
   return {
     category,
     classId: form.class?.id ?? null,
     place,
-    runDepthM: runDepthM(category, place, here),
+    runDepthM: leantDepthM(category, runDepthM(category, place, here), leaning, here),
     style,
     pauseS: pauseS(style, here),
     fishM: facts.figure('holdingDepthM') ?? 0,
@@ -254,8 +273,8 @@ function asFirst({ category, form, place }: Bound['weighed'], facts: Facts): Fir
 }
 
 /** The first choice of a chosen window; null where nothing suits it. */
-export const firstOf = ({ set, facts }: ChosenWindow): FirstChoice | null =>
-  set[0] ? asFirst(set[0].weighed, facts) : null;
+export const firstOf = ({ set, facts }: ChosenWindow, leaning: Leaning | null): FirstChoice | null =>
+  set[0] ? asFirst(set[0].weighed, facts, leaning) : null;
 
 /** The facts and the holding places of every window of a day. */
 export const windowGrounds = (day: JudgedDay): { readonly facts: Facts; readonly places: readonly HoldingPlace[] }[] =>
@@ -268,8 +287,10 @@ export const windowGrounds = (day: JudgedDay): { readonly facts: Facts; readonly
 export function firstChoice(day: JudgedDay, window: DayWindow, light?: number): FirstChoice | null {
   const { conditions } = day;
   // What was asked for decides over the whole set; else the heaviest is its first, and the rest need not be weighed.
-  if (isBound(day.facts, conditions.confidence)) return firstOf(chooseForWindow(day, window, null, {}, light));
+  if (isBound(day.facts, conditions.confidence))
+    return firstOf(chooseForWindow(day, window, null, {}, light), day.leaning);
   const { places, facts } = windowGround(day, window, null, light);
-  const [first] = weighCategories(USABLE[conditions.discipline], groundsOf(places, facts), confidenceIn(conditions), 0);
-  return first ? asFirst(first, facts) : null;
+  const grounds = groundsOf(places, facts);
+  const [first] = weighCategories(USABLE[conditions.discipline], grounds, saidOf(day, grounds), 0);
+  return first ? asFirst(first, facts, day.leaning) : null;
 }

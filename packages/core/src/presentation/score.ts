@@ -44,11 +44,11 @@ export interface Weighed {
 const SOFTNESS = 1.1;
 
 /** Log-weights of the plain questions. Judgement. */
-const TEMPERATURE_WEIGHT = 0.9;
-const VISIBILITY_WEIGHT = 0.8;
-const FOOD_WEIGHT = 1.7;
+export const TEMPERATURE_WEIGHT = 0.9;
+export const VISIBILITY_WEIGHT = 0.8;
+export const FOOD_WEIGHT = 1.7;
 /** A lure that passes for food so far is neither praised nor blamed. */
-const FOOD_CENTRE = 0.45;
+export const FOOD_CENTRE = 0.45;
 const LEVEL_WEIGHT = 0.9;
 const COVER_WEIGHT = 1.1;
 /** Passing so freely is neither praise nor fault. */
@@ -59,7 +59,7 @@ const MAX_PASSAGE = 0.25;
 const MIN_PASSAGE = 0.12;
 /** Not suiting the water at all is as bad as this share of suiting it. */
 const MIN_FIT = 0.03;
-const logFit = (fit: number): number => Math.log(MIN_FIT + (1 - MIN_FIT) * fit);
+export const logFit = (fit: number): number => Math.log(MIN_FIT + (1 - MIN_FIT) * fit);
 /** Where it hits and glances off, a lure that lives by that gains. */
 const DEFLECT_WEIGHT = 0.5;
 
@@ -280,15 +280,13 @@ function heard({ category, overall: own, index }: Contender, forms: readonly Pla
   return best && place ? { form: best, place, logWeight: own + Math.log(greatest), index } : null;
 }
 
+/** The share of the fish of one place that a lure reaches, 0 to 1. */
+export const reachAt = (category: Category, place: HoldingPlace, grounds: Grounds): number =>
+  reach(runsWithin(category, grounds.facts), place.depthM, riseFor(category, place, grounds.rise, grounds.sightM));
+
 /** The share of all fish of the window that a lure reaches, 0 to 1. */
-function coverage({ category }: LureForm, grounds: Grounds): number {
-  const runM = runsWithin(category, grounds.facts);
-  return grounds.places.reduce(
-    (sum, { place }) =>
-      sum + place.weight * reach(runM, place.depthM, riseFor(category, place, grounds.rise, grounds.sightM)),
-    0,
-  );
-}
+const coverage = ({ category }: LureForm, grounds: Grounds): number =>
+  grounds.places.reduce((sum, { place }) => sum + place.weight * reachAt(category, place, grounds), 0);
 
 /**
  * Weighs the categories over the holding places of a window, most first; equal weights keep the catalogue's order. Each
