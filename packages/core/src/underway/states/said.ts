@@ -10,13 +10,13 @@ export type Pace = (typeof PACES)[number];
 
 const MOST_PLACES = 40;
 /** No day of fishing, and no stretch of one, is longer: what seems so runs backwards. */
-const LONGEST_MIN = 960;
+export const LONGEST_MIN = 960;
 const MOST_NOTES = 400;
 const count = (what: string) => quantity(what, 0, 500).int({ error: `expected a whole number of ${what}` });
 const minutes = quantity('minutes', 0, 600);
 const placeId = shortText('the id of a place', 60);
 
-const Place = record('a place with id, structure and depthM', {
+export const NextPlaceShape = record('a place with id, structure and depthM', {
   id: placeId,
   structure: oneOf('a structure', STRUCTURES),
   cover: maybe(oneOf('a cover', COVERS)),
@@ -29,7 +29,8 @@ const Place = record('a place with id, structure and depthM', {
   minutesTo: maybe(z.record(placeId, minutes)),
 });
 
-const Note = record('a note with from, to, place and category', {
+/** What a stretch of fishing is written down with. */
+export const noteFields = {
   from: clockTime,
   to: clockTime,
   place: placeId,
@@ -41,7 +42,8 @@ const Note = record('a note with from, to, place and category', {
   bites: count('bites'),
   follows: maybe(count('follows')),
   shortStrikes: maybe(count('short strikes')),
-});
+};
+const Note = record('a note with from, to, place and category', noteFields);
 
 /** A day as it stands: what was planned from, the places that can be gone to, and what was fished so far. */
 export const NextInput = record('a day with conditions, now, until, places and notes', {
@@ -50,7 +52,7 @@ export const NextInput = record('a day with conditions, now, until, places and n
   until: clockTime,
   costs: maybe(record('costs in minutes', { retieMinutes: maybe(minutes), moveMinutes: maybe(minutes) })),
   places: z
-    .array(Place, { error: 'expected a list of places' })
+    .array(NextPlaceShape, { error: 'expected a list of places' })
     .min(1, { error: 'expected at least one place' })
     .max(MOST_PLACES, { error: `expected at most ${MOST_PLACES} places` })
     .refine((places) => new Set(places.map(({ id }) => id)).size === places.length, {

@@ -1,0 +1,196 @@
+import type { CategoryId } from '../contract/ids';
+import { makePlan } from '../plan/make-plan';
+import { Conditions } from '../contract/conditions';
+import { calculateLearned, expectedRates, learn, type LearnedAnswer } from '.';
+
+const DAY = {
+  discipline: 'bass',
+  date: '2027-03-13',
+  surfaceTempC: 10.5,
+  visibilityM: 1.2,
+  sky: 'overcast',
+  windMps: 4,
+  waterKind: 'highland-reservoir',
+  structures: ['ditch', 'main-lake-point', 'secondary-point'],
+  covers: ['chunk-rock', 'gravel'],
+  place: { latitude: 35.9, longitude: -88.4, timeZone: 'America/Chicago' },
+};
+const PLACES = [
+  { id: 'bend', structure: 'ditch', cover: 'chunk-rock', depthM: [1, 6] },
+  { id: 'long', structure: 'main-lake-point', depthM: [1, 8] },
+];
+interface Fished {
+  readonly category: CategoryId;
+  readonly bites: number;
+  readonly place?: string;
+  readonly depthM?: number;
+}
+/** A trip of hours one after the other, each with one lure. */
+const trip = (hours: readonly Fished[], day: object = DAY) => ({
+  conditions: day,
+  stretches: hours.map((each, at) => ({
+    from: `${String(7 + at).padStart(2, '0')}:00`,
+    to: `${String(8 + at).padStart(2, '0')}:00`,
+    place: 'bend',
+    ...each,
+  })),
+});
+const trips = (count: number, hours: readonly Fished[], day?: object) =>
+  Array.from({ length: count }, () => trip(hours, day));
+
+function learned(asked: object): LearnedAnswer {
+  const answer = calculateLearned({ conditions: DAY, places: PLACES, ...asked });
+  if (!answer.ok) throw new Error(JSON.stringify(answer.problems));
+  return answer.value;
+}
+const firsts = ({ windows }: LearnedAnswer['plan']) => windows.map(({ presentations }) => presentations[0]?.category);
+const problems = (asked: unknown) => {
+  const answer = calculateLearned(asked);
+  return answer.ok ? [] : answer.problems.map(({ path, message }) => `${path}: ${message}`);
+};
+
+const { windows } = makePlan(Conditions.parse(DAY));
+const ahead = windows[0]!.presentations[0]!.category;
+const second = windows[0]!.presentations[1]!.category;
+
+describe('a plan with a record', () => {
+  it('is exactly the shipped one where there is none', () => {
+    for (const none of [[], [trip([])]]) {
+      const { plan, shipped, moved } = learned({ trips: none });
+      expect(plan).toEqual(shipped);
+      expect(shipped).toEqual(makePlan(Conditions.parse(DAY)));
+      expect(moved).toEqual([]);
+    }
+  });
+
+  it('puts first what has bitten again and again where the plan was wrong', () => {
+    const { plan, shipped, moved } = learned({
+      trips: trips(12, [
+        { category: ahead, bites: 0 },
+        { category: second, bites: 3 },
+        { category: ahead, bites: 0 },
+        { category: second, bites: 2 },
+      ]),
+    });
+    expect(firsts(shipped)[0]).toBe(ahead);
+    expect(firsts(plan)[0]).toBe(second);
+    const [reason] = plan.windows[0]!.presentations[0]!.because.filter(({ rule }) => rule === 'your-record');
+    expect(reason?.text).toMatch(
+      /^Your record: \d\.\d times the bites that the rules alone expect, by 24 hours with it$/,
+    );
+    // The more bites it brought, the more it is moved, and each with the hours behind it.
+    const told = moved.filter(({ kind }) => kind === 'factor');
+    expect(told[0]?.posterior).not.toBe(1);
+    expect(moved.every(({ hours }) => hours > 0 && hours <= 48)).toBe(true);
+    expect(moved.some(({ kind, prior, posterior }) => kind === 'rule' && prior !== posterior)).toBe(true);
+  });
+
+  it('does not take one lucky hour for a truth', () => {
+    const { plan, shipped } = learned({
+      trips: [
+        trip([
+          { category: ahead, bites: 0 },
+          { category: second, bites: 2 },
+        ]),
+      ],
+    });
+    expect(firsts(plan)).toEqual(firsts(shipped));
+  });
+
+  it('stands by the plan where the record agrees with it', () => {
+    const { plan, shipped } = learned({
+      trips: trips(12, [
+        { category: ahead, bites: 3 },
+        { category: second, bites: 0 },
+      ]),
+    });
+    expect(firsts(plan)[0]).toBe(firsts(shipped)[0]);
+    const own = plan.windows[0]!.presentations[0]!;
+    expect(own.because.some(({ rule }) => rule === 'your-record')).toBe(true);
+  });
+
+  it('learns of water like the day, and of other water less', () => {
+    const summer = { ...DAY, date: '2027-07-20', surfaceTempC: 29, sky: 'clear' };
+    const hours: Fished[] = [
+      { category: ahead, bites: 0 },
+      { category: second, bites: 3 },
+    ];
+    const factor = (day: object) => {
+      const { plan } = learned({ trips: trips(10, hours, day) });
+      const reasons = plan.windows.flatMap(({ presentations }) =>
+        presentations.filter(({ category }) => category === second).flatMap(({ because }) => because),
+      );
+      return Math.max(0, ...reasons.filter(({ rule }) => rule === 'your-record').map(({ weight }) => weight));
+    };
+    expect(factor(DAY)).toBeGreaterThan(factor(summer));
+    expect(factor(DAY)).toBeGreaterThan(0.3);
+  });
+
+  it('learns of places by what they are, named by id or by their kind', () => {
+    const byId = (bend: number, long: number) => [
+      { category: ahead, bites: bend, place: 'bend' },
+      { category: ahead, bites: long, place: 'long' },
+    ];
+    const weight = (asked: object, structure: string) =>
+      learned(asked)
+        .plan.windows[0]!.holding.filter((each) => each.structure === structure)
+        .reduce((sum, each) => sum + each.weight, 0);
+    const bent = { trips: trips(15, byId(4, 0)) };
+    const pointed = { trips: trips(15, byId(0, 4)) };
+    expect(weight(bent, 'ditch')).toBeGreaterThan(weight(pointed, 'ditch'));
+    const kinds = byId(4, 0).map((each) => ({ ...each, place: each.place === 'bend' ? 'ditch' : 'main-lake-point' }));
+    expect(weight({ trips: trips(15, kinds), places: [] }, 'ditch')).toBeGreaterThan(weight(pointed, 'ditch'));
+  });
+
+  it('keeps what the shore taught away from bass', () => {
+    const shore = { ...DAY, discipline: 'inshore', surfaceTempC: 24, waterKind: undefined, structures: [], covers: [] };
+    const { plan, shipped, moved } = learned({
+      trips: trips(10, [{ category: 'popping-cork-shrimp', bites: 4 }], shore),
+    });
+    expect(plan).toEqual(shipped);
+    expect(moved).toEqual([]);
+  });
+
+  it('tells what to expect with a range that narrows with the hours behind it', () => {
+    const hours: Fished[] = [
+      { category: ahead, bites: 1 },
+      { category: second, bites: 2 },
+    ];
+    const range = (count: number) => {
+      const known = trips(count, hours).map(({ conditions, stretches }) => ({
+        conditions: Conditions.parse(conditions),
+        stretches: stretches.map((each) => ({ ...each, structure: undefined, cover: undefined })),
+      }));
+      const [, rate] = expectedRates(learn(known as never)!, known[0] as never);
+      return rate!;
+    };
+    const [few, many] = [range(2), range(30)];
+    expect(many.range80[1] / many.range80[0]).toBeLessThan(few.range80[1] / few.range80[0]);
+    expect(many.range80[0]).toBeLessThan(2);
+    expect(many.range80[1]).toBeGreaterThan(2);
+  });
+});
+
+describe('bad input', () => {
+  it.each([
+    [{ conditions: DAY }, /^trips: /],
+    [{ conditions: DAY, trips: [{ conditions: DAY }] }, /^trips\[0\]\.stretches: expected a list of stretches/],
+    [
+      {
+        conditions: DAY,
+        trips: [{ ...trip([]), stretches: [{ from: '09:00', to: '09:00', place: 'a', category: ahead, bites: 1 }] }],
+      },
+      /^trips\[0\]\.stretches\[0\]\.to: expected a time after 09:00, got "09:00"/,
+    ],
+    [
+      { conditions: DAY, trips: [trip([{ category: 'spoon-of-gold' as CategoryId, bites: 1 }])] },
+      /^trips\[0\]\.stretches\[0\]\.category: expected a category/,
+    ],
+    [
+      { conditions: DAY, trips: [trip([{ category: ahead, bites: -1 }])] },
+      /^trips\[0\]\.stretches\[0\]\.bites: expected bites from 0 to 500, got -1/,
+    ],
+  ])('is refused in one sentence', (asked, words) => {
+    expect(problems(asked)[0]).toMatch(words);
+  });
+});
