@@ -231,3 +231,46 @@ describe('npm run next', () => {
     ]);
   });
 });
+
+describe('npm run learned', () => {
+  const stretch = { from: '07:00', to: '08:00', place: 'ditch', category: 'football-jig', casts: 45 };
+  const day = {
+    conditions: GOOD,
+    trips: Array.from({ length: 8 }, () => ({
+      conditions: GOOD,
+      stretches: [
+        { ...stretch, bites: 3 },
+        { ...stretch, from: '08:00', to: '09:00', category: 'suspending-jerkbait', bites: 0 },
+      ],
+    })),
+  };
+
+  it('plans a day with what the trips before it taught, and without', () => {
+    const { status, stdout } = run('learned', [file('day.json', JSON.stringify(day))]);
+    expect(status).toBe(0);
+    const { plan, shipped, moved } = JSON.parse(stdout) as Record<'plan' | 'shipped' | 'moved', unknown>;
+    expect(plan).not.toEqual(shipped);
+    expect(moved).toContainEqual({
+      what: expect.any(String),
+      kind: expect.any(String),
+      rule: null,
+      prior: 1,
+      posterior: expect.any(Number),
+      hours: expect.any(Number),
+    });
+  });
+
+  it('answers a line with a line, and without trips with the plan as shipped', () => {
+    const lines = [JSON.stringify({ ...day, trips: [] }), JSON.stringify({ conditions: GOOD }), '['];
+    const { status, stdout } = run('learned', ['-'], `${lines.join('\n')}\n`);
+    const [none, refused, noJson] = stdout.trim().split('\n');
+    expect(status).toBe(2);
+    const { plan, shipped, moved } = JSON.parse(none!) as Record<'plan' | 'shipped' | 'moved', unknown>;
+    expect(plan).toEqual(shipped);
+    expect(moved).toEqual([]);
+    expect(JSON.parse(refused!)).toEqual({
+      problems: [{ path: 'trips', message: expect.stringContaining('expected a list of trips') }],
+    });
+    expect(noJson).toContain('it is not JSON');
+  });
+});

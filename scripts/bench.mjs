@@ -11,6 +11,7 @@ const GROUPS = {
   safe: () => import('../bench/safe.mjs'),
   lists: () => import('../bench/lists.mjs'),
   tide: () => import('../bench/tide.mjs'),
+  record: () => import('../bench/record.mjs'),
 };
 
 const sorted = (samples) => [...samples].sort((a, b) => a - b);
