@@ -96,7 +96,7 @@ function planJudged(day: JudgedDay, most?: number): Plan {
     clarity: day.clarity,
     food: day.food,
     windows,
-    ifThen: ifThenCards(day, now ? firstOf(now, day.leaning) : null),
+    ifThen: ifThenCards(day, now ? firstOf(now) : null),
     cautions: judgeCautions(cautionFacts(day, windows), units),
     schoolsUsed: schoolsUsed(day, windows),
     assumed: day.assumed,

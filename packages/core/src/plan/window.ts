@@ -82,7 +82,11 @@ const LURE_SLOTS = new Map(CATALOGUE.map(({ id }) => [id, slotOf(`category:${id}
 const factsOfLure = (facts: Facts, { id }: Category, place: HoldingPlace): Facts =>
   factsAt(facts, place, LURE_SLOTS.get(id) ?? slotOf(`category:${id}`));
 
-function presentation(bound: Bound, grounds: Grounds, { units, leaning }: JudgedDay): Presentation {
+function presentation(
+  bound: Bound,
+  grounds: Grounds,
+  { units, leaning, record: told }: Pick<JudgedDay, 'units' | 'leaning'> & { readonly record: Leaning | null },
+): Presentation {
   const { weighed, role, said } = bound;
   const { category, form, place } = weighed;
   const reasons = explain(weighed, grounds, units);
@@ -93,7 +97,7 @@ function presentation(bound: Bound, grounds: Grounds, { units, leaning }: Judged
     : [];
   const wanted = leantDepthM(category, runDepthM(category, place, here), leaning, here);
   const down = rigThatGetsDown(category, wanted, trimmed.size.weightG, here);
-  const record = leaning?.reason(weighed, grounds);
+  const record = told?.reason(weighed, grounds);
   const run = roundedDepthM(down.runDepthM);
   const attitude = attitudeFor(category, here, units);
   return {
@@ -181,6 +185,8 @@ export interface ChosenWindow {
   readonly places: readonly HoldingPlace[];
   readonly grounds: Grounds;
   readonly set: readonly Bound[];
+  /** What it leans on; null where the record has no say in it. */
+  readonly leaning: Leaning | null;
 }
 
 /** What the angler said of a category, and what the angler's record says of it, as a log-weight on top. */
@@ -191,13 +197,33 @@ function saidOf({ conditions, leaning }: JudgedDay, grounds: Grounds): (category
   return (category) => confidence(category) + (lean.get(category.id) ?? 0);
 }
 
-/** The holding places of a window, then presentations that suit them, then a small set that covers the roles. */
+/**
+ * The holding places of a window, then presentations that suit them, then a small set that covers the roles; as the
+ * angler's record would have it where what that would fish first is likely enough to be better.
+ */
 export function chooseForWindow(
   day: JudgedDay,
   window: DayWindow,
   units: UnitSystem | null,
-  { catalogue = CATALOGUE, most = MAX_PRESENTATIONS }: WindowOptions = {},
+  options: WindowOptions = {},
   light?: number,
+): ChosenWindow {
+  const plain = choose({ ...day, leaning: null }, window, units, options, light);
+  if (!day.leaning) return plain;
+  const own = choose(day, window, units, options, light);
+  const [first, plainFirst] = [own.set[0], plain.set[0]];
+  if (!first || !plainFirst) return plain;
+  return day.leaning.prefers({ ...own, weighed: first.weighed }, { ...plain, weighed: plainFirst.weighed })
+    ? own
+    : plain;
+}
+
+function choose(
+  day: JudgedDay,
+  window: DayWindow,
+  units: UnitSystem | null,
+  { catalogue = CATALOGUE, most = MAX_PRESENTATIONS }: WindowOptions,
+  light: number | undefined,
 ): ChosenWindow {
   const { places, facts } = windowGround(day, window, units, light);
   const { discipline, maxRods, confidence } = day.conditions;
@@ -208,11 +234,15 @@ export function chooseForWindow(
   const grounds = groundsOf(places, facts);
   const weighed = weighCategories(usable, grounds, saidOf(day, grounds));
   const set = bindSet(chooseSet(weighed, Math.min(most, maxRods), sharesOf(places)), weighed, facts, confidence);
-  return { window, facts, places, grounds, set };
+  return { window, facts, places, grounds, set, leaning: day.leaning };
 }
 
 /** A chosen window as it goes out: every place and every presentation with its reasons. */
-export function tellWindow(day: JudgedDay, { window, places, grounds, set }: ChosenWindow, index: number): PlanWindow {
+export function tellWindow(
+  day: JudgedDay,
+  { window, places, grounds, set, leaning }: ChosenWindow,
+  index: number,
+): PlanWindow {
   const shares = weights(places.map(({ weight }) => weight));
   const middleMin = (window.fromMin + window.toMin) / 2;
   const floorM = floorOf(limitsAt(day, middleMin));
@@ -231,7 +261,7 @@ export function tellWindow(day: JudgedDay, { window, places, grounds, set }: Cho
       weight: shares[at] as number,
       because: [...because],
     })),
-    presentations: set.map((each) => presentation(each, grounds, day)),
+    presentations: set.map((each) => presentation(each, grounds, { units: day.units, leaning, record: day.leaning })),
   };
 }
 
@@ -273,7 +303,7 @@ function asFirst({ category, form, place }: Bound['weighed'], facts: Facts, lean
 }
 
 /** The first choice of a chosen window; null where nothing suits it. */
-export const firstOf = ({ set, facts }: ChosenWindow, leaning: Leaning | null): FirstChoice | null =>
+export const firstOf = ({ set, facts, leaning }: ChosenWindow): FirstChoice | null =>
   set[0] ? asFirst(set[0].weighed, facts, leaning) : null;
 
 /** The facts and the holding places of every window of a day. */
@@ -287,10 +317,11 @@ export const windowGrounds = (day: JudgedDay): { readonly facts: Facts; readonly
 export function firstChoice(day: JudgedDay, window: DayWindow, light?: number): FirstChoice | null {
   const { conditions } = day;
   // What was asked for decides over the whole set; else the heaviest is its first, and the rest need not be weighed.
-  if (isBound(day.facts, conditions.confidence))
-    return firstOf(chooseForWindow(day, window, null, {}, light), day.leaning);
+  if (day.leaning || isBound(day.facts, conditions.confidence)) {
+    return firstOf(chooseForWindow(day, window, null, {}, light));
+  }
   const { places, facts } = windowGround(day, window, null, light);
   const grounds = groundsOf(places, facts);
   const [first] = weighCategories(USABLE[conditions.discipline], grounds, saidOf(day, grounds), 0);
-  return first ? asFirst(first, facts, day.leaning) : null;
+  return first ? asFirst(first, facts, null) : null;
 }

@@ -1,5 +1,6 @@
 export { calculateLearned, expectedRates, planLearned, type ExpectedRate, type LearnedAnswer } from './learned.js';
 export { learn, type Learned, type Learnt } from './learn.js';
 export { leaningOf } from './leaning.js';
+export { recordOf } from './of-trips.js';
 export { movedBy, type Moved } from './moved.js';
 export { LearnedInput, recordedTrips, type RecordedStretch, type RecordedTrip } from './said.js';

@@ -1,8 +1,17 @@
-import type { Leaning } from '../plan/leaning.js';
-import { reachAt, type Grounds, type Weighed } from '../presentation/score.js';
+import type { Cover, Structure } from '../contract/ids.js';
+import type { FirstInWindow, Leaning } from '../plan/leaning.js';
+import { reachAt, weighCategories, type Grounds, type Weighed } from '../presentation/score.js';
 import type { Facts } from '../rules/facts.js';
 import type { Estimate, Learned } from './learn.js';
-import { lureTraits, placeTraits, situationsOf, TRUST_IN_LURES } from './traits.js';
+import {
+  behindFirst,
+  behindLikeliest,
+  lureTraits,
+  placeTraits,
+  situationsOf,
+  TRUST_IN_LURES,
+  type Traits,
+} from './traits.js';
 
 /** What was learnt of places is set against the plan by how much the plan shows in the bites; never by less than this. */
 const LEAST_TRUST = 0.12;
@@ -18,7 +27,7 @@ const LEAST_TOLD = 0.1;
 
 /**
  * How well a lure reaches the fish of the likeliest place beside another, at most 1: what it did where it reached them
- * says nothing of where it does not.
+ * says less of where it does not.
  */
 function reachesAs({ category }: Weighed, other: Weighed, grounds: Grounds): number {
   const [likeliest] = grounds.places;
@@ -27,32 +36,51 @@ function reachesAs({ category }: Weighed, other: Weighed, grounds: Grounds): num
   return Math.min(1, own / Math.max(LEAST_REACH, reachAt(other.category, likeliest.place, grounds)));
 }
 
+const isSameChoice = (one: FirstInWindow, other: FirstInWindow): boolean =>
+  one.weighed.category.id === other.weighed.category.id &&
+  one.places[0]?.structure === other.places[0]?.structure &&
+  one.places[0]?.cover === other.places[0]?.cover;
+
+/** What the plan thinks of a first choice beside its own, and all that bears on the lure of it. */
+function choiceTraits({ weighed, places, grounds }: FirstInWindow, plain: FirstInWindow): Traits {
+  const { category, place } = weighed;
+  const [best] = plain.places;
+  const there = places[0] ?? place;
+  const named = plain.places.filter(({ structure }) => structure === there.structure);
+  const like = named.find(({ cover }) => cover === there.cover) ?? named[0];
+  const [plainly] = weighCategories([category], plain.grounds, undefined, Infinity);
+  return new Map([
+    ['trust:lures', behindFirst(plainly?.logWeight, plain.weighed.logWeight)],
+    ['trust:places', behindLikeliest(like?.weight, best?.weight ?? 1)],
+    ...lureTraits(category, place, grounds),
+  ]);
+}
+
 const times = (log: number): string => {
   const factor = Math.exp(log);
   return factor >= 1 ? `${factor.toFixed(1)} times the bites` : `${Math.round(100 * factor)} % of the bites`;
 };
 
-/**
- * How far something is moved for a mean and its doubt: as far as the mean goes beyond the doubt. Few hours move nothing,
- * many move nearly all of it, and who follows it seldom does worse than who does not.
- */
-const surely = ({ mean, sd }: Estimate, caution: number): number =>
-  Math.sign(mean) * Math.max(0, Math.abs(mean) - caution * sd);
-
-/** How many standard deviations of doubt are held against what moves a plan: of lures, places and depth. Judgement. */
-interface Caution {
-  readonly lures: number;
-  readonly places: number;
-  readonly depth: number;
-}
-const CAUTION: Caution = { lures: 0.6, places: 0.8, depth: 1.5 };
+/** So many standard deviations of its doubt must a depth be off before it is moved, and as far as it is beyond them. */
+const DEPTH_DOUBTS = 1.5;
+/** The same of a lure over the plan's first: what was fished long goes before what is only like it. */
+const LURE_DOUBTS = 0.25;
+/** So many a first choice must be ahead of the plan's own: three times in four and more it is better then. */
+const CHOICE_DOUBTS = 0.8;
 const toHundredths = (value: number): number => Math.round(100 * value) / 100;
 
+/** As far as a mean goes beyond its doubt. */
+const beyondDoubt = ({ mean, sd }: Estimate, doubts: number): number =>
+  Math.sign(mean) * Math.max(0, Math.abs(mean) - doubts * sd);
+
 /** What a record makes of a plan: nothing at all where there is none. */
-export function leaningOf(learned: Learned, caution: Caution = CAUTION): Leaning {
+export function leaningOf(learned: Learned): Leaning {
   const placeTrust = Math.max(LEAST_TRUST, learned.mean('trust:places'));
   const hoursWith = new Map(learned.parameters().map(({ name, hours }) => [name, hours]));
   const traitsOf = ({ category, place }: Weighed, grounds: Grounds) => lureTraits(category, place, grounds);
+  /** A kind of place, and the angler's own of that kind: where one would go who goes to such. */
+  const placesTraits = (structure: Structure, cover: Cover, facts: Facts): Traits =>
+    new Map([...placeTraits(structure, cover, facts), ...learned.ownPlaces(structure)]);
   return {
     lures: (grounds, plain) => {
       const [first] = plain;
@@ -60,20 +88,30 @@ export function leaningOf(learned: Learned, caution: Caution = CAUTION): Leaning
       const over = traitsOf(first, grounds);
       return new Map(
         plain.map((each) => {
-          const lean = surely(learned.moved(traitsOf(each, grounds), over), caution.lures) / TRUST_IN_LURES;
-          return [each.category.id, lean > 0 ? lean * reachesAs(each, first, grounds) : lean];
+          const lean = beyondDoubt(learned.moved(traitsOf(each, grounds), over), LURE_DOUBTS) / TRUST_IN_LURES;
+          return [each.category.id, lean > 0 ? lean * Math.sqrt(reachesAs(each, first, grounds)) : lean];
         }),
       );
     },
-    places: (facts) => (structure, cover) =>
-      surely(learned.moved(placeTraits(structure, cover, facts)), caution.places) / placeTrust,
+    places: (facts) => (structure, cover) => learned.moved(placeTraits(structure, cover, facts)).mean / placeTrust,
     depthLog: (facts: Facts) => {
-      const slope = surely(
+      const slope = beyondDoubt(
         learned.moved(new Map(situationsOf(facts).warmth.map(([situation, degree]) => [`depth|${situation}`, degree]))),
-        caution.depth,
+        DEPTH_DOUBTS,
       );
       const shift = slope / Math.max(LEAST_CURVE, -2 * learned.mean('depth²'));
       return Math.abs(shift) < LEAST_DEPTH ? 0 : Math.min(FARTHEST_DEPTH, Math.max(-FARTHEST_DEPTH, shift));
+    },
+    prefers: (own, plain) => {
+      const whole = (choice: FirstInWindow): Traits => {
+        const [there] = choice.places;
+        const traits = choiceTraits(choice, plain);
+        return there
+          ? new Map([...traits, ...placesTraits(there.structure, there.cover, choice.grounds.facts)])
+          : traits;
+      };
+      const { mean, sd } = learned.against(whole(own), whole(plain));
+      return isSameChoice(own, plain) || mean > CHOICE_DOUBTS * sd;
     },
     reason: (weighed, grounds) => {
       const { mean: log } = learned.moved(traitsOf(weighed, grounds));

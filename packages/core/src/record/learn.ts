@@ -1,7 +1,8 @@
+import type { Structure } from '../contract/ids.js';
 import { fitCounts, type CountFit, type CountPrior, type CountRow } from './counts.js';
 import { rowsOf, type StretchRow } from './rows.js';
 import type { RecordedTrip } from './said.js';
-import { widthOf, type Traits } from './traits.js';
+import { spotTraits, widthOf, type Traits } from './traits.js';
 
 /** Parameters of which something is known, each by a number of its own. */
 class Names {
@@ -24,6 +25,8 @@ class Names {
 
 /** How far whole trips differ, as a standard deviation of the logarithm. Judgement. */
 const TRIP_SD = 0.6;
+/** Water is not as simple as a sum of logarithms: what a rate may be off by that. Judgement. */
+const BEYOND_MODEL_SD = 0.3;
 /**
  * Shapes of the bunches in which bites come, and widths of what may be learnt over the usual, each with what is believed of
  * it beforehand as a logarithm: a few trips do not tell them, and bites do come in bunches. The likeliest is taken.
@@ -31,7 +34,7 @@ const TRIP_SD = 0.6;
 const SHAPES: readonly Tried[] = [
   { value: 1.5, logPrior: 0 },
   { value: 0.7, logPrior: -1 },
-  { value: 4, logPrior: -2 },
+  { value: 2.5, logPrior: -1.5 },
 ];
 const SCALES: readonly Tried[] = [
   { value: 1, logPrior: 0 },
@@ -68,8 +71,12 @@ export interface Learned {
   readonly parameters: () => readonly Learnt[];
   /** How far what bears on something has moved from what was believed of it, over something else. */
   readonly moved: (traits: Traits, over?: Traits) => Estimate;
+  /** How much better one thing is than another, as the logarithm of a factor. */
+  readonly against: (traits: Traits, other: Traits) => Estimate;
   /** A parameter as it is believed now; as it was before where nothing bears on it. */
   readonly mean: (name: string) => number;
+  /** The angler's own places of a kind, as traits: each by its share of the hours fished at them. */
+  readonly ownPlaces: (structure: Structure) => Traits;
   /** The logarithm of the rate of bites an hour of something, on a trip that is not known yet. */
   readonly rateLog: (traits: Traits) => Estimate;
   /** Shape of the bunches in which bites come, and how much wider or narrower than usual things were let differ. */
@@ -116,6 +123,22 @@ function likeliest(rows: readonly CountRow[], names: readonly string[]): Fitted 
     : { ...best, fit: fitCounts(rows, best.prior, best.fit.mean) };
 }
 
+/** Of each kind of place the angler's own, by their shares of the hours. */
+function ownPlaces(rows: readonly StretchRow[]): Map<Structure, Traits> {
+  const hoursAt = new Map<Structure, Map<string, number>>();
+  for (const { structure, place, hours } of rows) {
+    if (!structure) continue;
+    const there = hoursAt.get(structure) ?? new Map<string, number>();
+    hoursAt.set(structure, there.set(place, (there.get(place) ?? 0) + hours));
+  }
+  return new Map(
+    [...hoursAt].map(([structure, there]) => {
+      const all = [...there.values()].reduce((sum, hours) => sum + hours, 0);
+      return [structure, new Map([...there].flatMap(([place, hours]) => [...spotTraits(place, hours / all)]))];
+    }),
+  );
+}
+
 /**
  * Learns from all stretches of a record: bites as counts, hours as exposure, and the rate log-linear in how the plan weighs
  * what was fished, in the rules that speak of it, and in lure, way, place, depth and pace in each kind of water. The plan as
@@ -148,6 +171,19 @@ export function learn(trips: readonly RecordedTrip[]): Learned | null {
   const { fit, prior, shape, scale } = likeliest(rows, all);
   const known = (traits: Traits) =>
     [...traits].filter(([name, value]) => value !== 0 && names.find(name) !== undefined);
+  const own = ownPlaces(told.map(({ row }) => row));
+  /** A sum of parameters, less another, with its doubt. What nothing was fished of adds nothing to either. */
+  const estimated = (traits: Traits, over: Traits | undefined, of: (at: number) => number): Estimate => {
+    const columns = new Map<number, number>();
+    for (const [name, value] of known(traits)) columns.set(names.find(name) as number, value);
+    for (const [name, value] of over ? known(over) : []) {
+      const at = names.find(name) as number;
+      columns.set(at, (columns.get(at) ?? 0) - value);
+    }
+    let mean = 0;
+    for (const [at, value] of columns) mean += value * of(at);
+    return { mean, sd: Math.sqrt(fit.variance([...columns.keys()], [...columns.values()])) };
+  };
   return {
     trips: fished.length,
     hours: rows.reduce((sum, { hours }) => sum + hours, 0),
@@ -162,17 +198,9 @@ export function learn(trips: readonly RecordedTrip[]): Learned | null {
         sd: Math.sqrt(fit.variance([at], [1])),
         hours: hoursOn[at] as number,
       })),
-    moved: (traits, over) => {
-      const columns = new Map<number, number>();
-      for (const [name, value] of known(traits)) columns.set(names.find(name) as number, value);
-      for (const [name, value] of over ? known(over) : []) {
-        const at = names.find(name) as number;
-        columns.set(at, (columns.get(at) ?? 0) - value);
-      }
-      let mean = 0;
-      for (const [at, value] of columns) mean += value * ((fit.mean[at] as number) - (prior.mean[at] as number));
-      return { mean, sd: Math.sqrt(fit.variance([...columns.keys()], [...columns.values()])) };
-    },
+    moved: (traits, over) => estimated(traits, over, (at) => (fit.mean[at] as number) - (prior.mean[at] as number)),
+    against: (traits, other) => estimated(traits, other, (at) => fit.mean[at] as number),
+    ownPlaces: (structure) => own.get(structure) ?? new Map(),
     mean: (name) => {
       const at = names.find(name);
       return at === undefined ? widthOf(name).mean : (fit.mean[at] as number);
@@ -181,7 +209,7 @@ export function learn(trips: readonly RecordedTrip[]): Learned | null {
       const told = known(traits);
       const columns = told.map(([name]) => names.find(name) as number);
       let mean = 0;
-      let unknown = TRIP_SD ** 2;
+      let unknown = TRIP_SD ** 2 + BEYOND_MODEL_SD ** 2;
       for (const [name, value] of traits) {
         const at = names.find(name);
         if (at !== undefined) mean += value * (fit.mean[at] as number);

@@ -1,7 +1,9 @@
 import type { CategoryId } from '../contract/ids';
 import { makePlan } from '../plan/make-plan';
 import { Conditions } from '../contract/conditions';
-import { calculateLearned, expectedRates, learn, type LearnedAnswer } from '.';
+import { jerkbait, LogWriter, preSpawnPlan } from '../testing/trip-log';
+import { tripsOf } from '../underway';
+import { calculateLearned, expectedRates, learn, recordOf, type LearnedAnswer } from '.';
 
 const DAY = {
   discipline: 'bass',
@@ -168,6 +170,42 @@ describe('a plan with a record', () => {
     expect(many.range80[1] / many.range80[0]).toBeLessThan(few.range80[1] / few.range80[0]);
     expect(many.range80[0]).toBeLessThan(2);
     expect(many.range80[1]).toBeGreaterThan(2);
+  });
+});
+
+describe('trips of a log', () => {
+  const far = { ...jerkbait, structure: 'channel-swing' as const, depthM: 3 };
+  const log = () => {
+    const written = new LogWriter();
+    written.begin();
+    written.casts(20, 40);
+    written.contact(25, 'follow');
+    written.contact(30, 'landed');
+    written.casts(70, 30, far);
+    return written;
+  };
+
+  it('are told once they are over, stretch by stretch', () => {
+    const written = log();
+    expect(recordOf(tripsOf(written.events))).toEqual([]);
+    written.add(130, { kind: 'finish' });
+    const [told, ...more] = recordOf(tripsOf(written.events));
+    expect(more).toEqual([]);
+    expect(told?.conditions).toEqual(preSpawnPlan.conditions);
+    expect(told?.stretches).toMatchObject([
+      { category: jerkbait.category, place: 'secondary-point', structure: 'secondary-point', bites: 1, follows: 1 },
+      { category: jerkbait.category, place: 'channel-swing', depthM: 3, bites: 0, follows: 0 },
+    ]);
+    expect(learn([told!])?.hours).toBeGreaterThan(0.5);
+  });
+
+  it('teach nothing without a plan, since nobody knows what kind of day it was', () => {
+    const written = new LogWriter();
+    written.begin(null);
+    written.casts(20);
+    written.add(60, { kind: 'finish' });
+    expect(recordOf(tripsOf(written.events))).toEqual([]);
+    expect(learn([])).toBeNull();
   });
 });
 

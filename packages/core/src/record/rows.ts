@@ -11,16 +11,27 @@ import type { Facts } from '../rules/facts.js';
 import { hoursOf, paceOf } from '../underway/states/options.js';
 import { PACES } from '../underway/states/said.js';
 import type { RecordedStretch, RecordedTrip } from './said.js';
-import { behindFirst, hourTraits, lureTraits, mannerTraits, placeTraits, spotTraits, type Traits } from './traits.js';
+import {
+  behindFirst,
+  behindLikeliest,
+  hourTraits,
+  lureTraits,
+  mannerTraits,
+  placeTraits,
+  spotTraits,
+  type Traits,
+} from './traits.js';
 
 /** A stretch as the record sees it. */
 export interface StretchRow {
   readonly hours: number;
   readonly bites: number;
   readonly traits: Traits;
+  /** Where it was, and what kind of place that is. */
+  readonly place: string;
+  readonly structure: Structure | undefined;
 }
 
-const FARTHEST_PLACE = 3;
 /** Depths that are farther off than this, as a logarithm, tell no more. */
 const FARTHEST_DEPTH = 1.2;
 
@@ -66,7 +77,7 @@ function traitsOf(stretch: RecordedStretch, at: WindowGround): Traits {
   const usual = paceOf(id, middle(speedMps(category, styleOf(category, there), there)));
   const steps = pace === undefined ? 0 : PACES.indexOf(pace) - PACES.indexOf(usual);
   const best = Math.max(...places.map(({ weight }) => weight));
-  const held = structure ? Math.max(-FARTHEST_PLACE, named ? Math.log(named.weight / best) : -FARTHEST_PLACE) : null;
+  const held = structure ? behindLikeliest(named?.weight, best) : null;
   return new Map([
     ['mean', 1],
     ['trust:lures', behindFirst(weighed?.logWeight, first)],
@@ -100,6 +111,8 @@ export function rowsOf(trip: RecordedTrip): readonly StretchRow[] {
     hours: hoursOf(stretch),
     bites: stretch.bites,
     traits: traitsOf(stretch, groundAt(grounds, stretch)),
+    place: stretch.place,
+    structure: stretch.structure,
   }));
   known.set(trip, rows);
   return rows;

@@ -77,6 +77,13 @@ const FARTHEST = 5;
 export const behindFirst = (logWeight: number | undefined, first: number): number =>
   logWeight === undefined ? -FARTHEST : Math.max(-FARTHEST, logWeight - first);
 
+/** What is so far behind the likeliest place, as a logarithm of its weight, is as good as not named. */
+const FARTHEST_PLACE = 3;
+
+/** How far a place stands behind the plan's likeliest. */
+export const behindLikeliest = (weight: number | undefined, likeliest: number): number =>
+  weight === undefined ? -FARTHEST_PLACE : Math.max(-FARTHEST_PLACE, Math.log(weight / likeliest));
+
 /**
  * What of a lure in a window bears on its rate beyond how the plan weighs it: each rule that speaks of it, the lure itself
  * and its way of being fished in this kind of water, how loud and how large it is. A rule's parameter is its weight over the
@@ -124,7 +131,7 @@ export function mannerTraits(depthLog: number, paceSteps: number, facts: Facts):
 }
 
 export const hourTraits = (light: Light): Traits => new Map([[`light:${light}`, 1]]);
-export const spotTraits = (id: string): Traits => new Map([[`spot:${id}`, 1]]);
+export const spotTraits = (id: string, share = 1): Traits => new Map([[`spot:${id}`, share]]);
 
 /** How far a parameter is free to move: mean and standard deviation before anything was fished. Judgement. */
 export interface Width {
