@@ -4,7 +4,7 @@ import { TestBed } from '@angular/core/testing';
 import 'fake-indexeddb/auto';
 import type { OutsideAt, Reading, Water, WeatherDay } from '@inky-shoal/core';
 import Dexie from 'dexie';
-import { filter, firstValueFrom, map, Subject, throwError } from 'rxjs';
+import { filter, firstValueFrom, map, of, Subject, throwError } from 'rxjs';
 import { ConnectionService } from './base/connection.service';
 import { DayService } from './sheet/day.service';
 import { dayToPlan, draftFor } from './sheet/draft';
@@ -86,6 +86,25 @@ describe('the day', () => {
     service.open(draftFor(WATER, [reading('2027-03-12T21:00:00Z', 10.9)], MORNING));
     return service;
   };
+
+  it('is planned by the record where that has something to say, and by the planner where it has not or fails', async () => {
+    const service = open();
+    const planned = async () => (await firstValueFrom(service.planned$.pipe(filter(Boolean)))).day;
+    const shipped = await planned();
+    const other = { ...shipped, sunrise: '05:55' };
+    for (const [answer, sunrise] of [
+      [of(other), '05:55'],
+      [of(null), shipped.sunrise],
+      [throwError(() => new Error('gone')), shipped.sunrise],
+    ] as const) {
+      service.leanOn(() => answer);
+      expect(
+        (await firstValueFrom(service.planned$.pipe(filter((each) => each?.day.sunrise === sunrise))))?.day.plan,
+      ).toEqual(shipped.plan);
+    }
+    service.leanOn(null);
+    expect(await planned()).toEqual(shipped);
+  });
 
   it('plans anew with every change, and keeps the last plan while a word is wrong', async () => {
     const service = open();

@@ -2,6 +2,7 @@ import type { Provider } from '@angular/core';
 import { StartedWorker } from './base/worker-handle';
 import { CHART_FILES_WORKER, CHART_WORKER } from './water/chart-workers';
 import { PLANNER_WORKER } from './base/planner/planner-worker';
+import { RECORD_WORKER } from './record/record-worker';
 import { RIG_WORKER } from './rig/rig-worker';
 import { TABLE_WORKER } from './base/tables/table-worker';
 import { TRIP_FINDER_WORKER } from './underway/trip-finder-worker';
@@ -23,6 +24,10 @@ export const START_WORKERS: Provider[] = [
   {
     provide: RIG_WORKER,
     useFactory: started(() => new Worker(new URL('./rig/rig.worker', import.meta.url), { type: 'module' })),
+  },
+  {
+    provide: RECORD_WORKER,
+    useFactory: started(() => new Worker(new URL('./record/record.worker', import.meta.url), { type: 'module' })),
   },
   {
     provide: CHART_WORKER,

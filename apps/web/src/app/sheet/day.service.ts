@@ -10,6 +10,7 @@ import {
   type PlannedDay,
   type Problem,
   type Reading,
+  type UnitSystem,
   type Water,
 } from '@inky-shoal/core';
 import {
@@ -21,6 +22,7 @@ import {
   filter,
   map,
   merge,
+  type Observable,
   of,
   shareReplay,
   startWith,
@@ -48,6 +50,9 @@ export interface Planned {
   readonly conditions: Conditions;
   readonly day: PlannedDay;
 }
+
+/** Plans a day; null where it has nothing to say of it. */
+export type DayPlanner = (conditions: Conditions) => Observable<PlannedDay | null>;
 
 /** As drafts were kept before each book's had a row of its own. */
 const Former = z.partialRecord(z.enum(BOOKS), DraftShape);
@@ -100,12 +105,13 @@ export class DayService {
   readonly problems$ = this.checked$.pipe(
     map((checked): readonly Problem[] => (checked && !checked.ok ? checked.problems : [])),
   );
+  private readonly leaning = new BehaviorSubject<DayPlanner | null>(null);
   /** The latest plan. It stays while a change is not yet right. */
-  readonly planned$ = combineLatest([this.checked$, this.settings.units$]).pipe(
+  readonly planned$ = combineLatest([this.checked$, this.settings.units$, this.leaning]).pipe(
     filter(([checked]) => checked === null || checked.ok),
-    switchMap(([checked, units]) =>
+    switchMap(([checked, units, leaning]) =>
       checked?.ok
-        ? this.planner.plan(checked.value, units).pipe(
+        ? this.planWith(checked.value, units, leaning).pipe(
             map((day): Planned | null => ({ conditions: checked.value, day })),
             tap(() => this.failed.next(false)),
             catchError(() => {
@@ -137,6 +143,22 @@ export class DayService {
       .subscribe(({ value: [first] }) => {
         if (first && !this.draft) this.begin(first);
       });
+  }
+
+  /** Has days planned by what the angler's record adds from now on; null by the planner alone. */
+  leanOn(planner: DayPlanner | null): void {
+    this.leaning.next(planner);
+  }
+
+  private planWith(conditions: Conditions, units: UnitSystem, leaning: DayPlanner | null): Observable<PlannedDay> {
+    const shipped = this.planner.plan(conditions, units);
+    // The record is a help: where it says nothing, or fails, the plan stands without it.
+    return leaning
+      ? leaning(conditions).pipe(
+          catchError(() => of(null)),
+          switchMap((day) => (day ? of(day) : shipped)),
+        )
+      : shipped;
   }
 
   private get draft(): Draft | null {

@@ -10,6 +10,7 @@ import { FirstDayComponent } from '../waters/first-day.component';
 import { WatersService } from '../waters/waters.service';
 import { localInput } from '../ui/local-time';
 import { RunOnSheetComponent } from '../water/run-on-sheet.component';
+import { RecordOnSheetComponent } from '../record/record-on-sheet.component';
 import { RodsOnSheetComponent } from '../rig/rods-on-sheet.component';
 import { Store, StoreSet } from '../base/store';
 import { FoldComponent } from '../ui/fold.component';
@@ -38,6 +39,7 @@ import { isChangedSince, nextName } from './draft';
     FirstDayComponent,
     FoldComponent,
     MovingWaterComponent,
+    RecordOnSheetComponent,
     RodsOnSheetComponent,
     RouterLink,
     RunOnSheetComponent,
@@ -62,6 +64,8 @@ export class SheetView {
   protected readonly hasRuns = new StoreSet('run', z.unknown()).any;
   /** Tackle has been matched here before, so the sheet shows rods; until then nothing of that is fetched. */
   protected readonly rigged = new Store('rigged', z.boolean(), false).read();
+  /** Trips taught something here before: they are asked at once. */
+  protected readonly hasRecord = new Store('has-record', z.boolean(), false).read();
   protected readonly units = toSignal(this.settings.units$, { requireSync: true });
   protected readonly look = toSignal(this.settings.look$, { requireSync: true });
   protected readonly book = toSignal(this.books.book$, { requireSync: true });

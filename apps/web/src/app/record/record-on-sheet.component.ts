@@ -1,0 +1,99 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { capital } from '@inky-shoal/core';
+import { ButtonDirective } from 'primeng/button';
+import { catchError, map, of, switchMap } from 'rxjs';
+import { FoldComponent } from '../ui/fold.component';
+import { DayService } from '../sheet/day.service';
+import type { RecordedDay } from './record-api';
+import { RecordService } from './record.service';
+import { changedWords, movedWords, restsOn } from './record-words';
+
+/** What is told of the record at once; the rest is in its list. */
+const MOST_MOVED = 8;
+
+/** Whether and how far the angler's own trips move the plan, the plan without them a press away. */
+@Component({
+  selector: 'inky-record-on-sheet',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ButtonDirective, FoldComponent],
+  template: `
+    @if (told(); as told) {
+      <section aria-labelledby="record">
+        <h2 id="record">Your record</h2>
+        <p aria-live="polite">
+          {{ told.words }}
+          <button pButton text type="button" class="no-print" (click)="turn()">
+            {{ byRecord() ? 'Plan without it' : 'Plan with it' }}
+          </button>
+        </p>
+        @if (told.moved.length) {
+          <inky-fold label="What it moved">
+            <ul>
+              @for (line of told.moved; track line) {
+                <li>{{ line }}</li>
+              }
+            </ul>
+          </inky-fold>
+        }
+      </section>
+    }
+  `,
+  styles: `
+    section {
+      margin: 0 0 1rem;
+    }
+    h2 {
+      font-size: 1rem;
+      font-style: italic;
+      font-weight: 400;
+    }
+    ul {
+      margin: 0 0 0.5rem;
+      padding-left: 1.25rem;
+    }
+    p button {
+      padding-left: 0;
+    }
+  `,
+})
+export class RecordOnSheetComponent {
+  /** The window that is read. */
+  readonly windowId = input.required<string>();
+
+  private readonly record = inject(RecordService);
+  private readonly day = inject(DayService);
+  protected readonly byRecord = toSignal(this.record.leans$, { requireSync: true });
+  private readonly found = toSignal(
+    this.day.conditions$.pipe(
+      // A help: where it cannot be worked out the sheet goes on without it.
+      switchMap((conditions) => this.record.of(conditions).pipe(catchError(() => of(null)))),
+    ),
+    { initialValue: null },
+  );
+
+  protected readonly told = computed(() => {
+    const found = this.found();
+    return found && { words: this.words(found), moved: found.moved.slice(0, MOST_MOVED).map(movedWords).map(capital) };
+  });
+
+  constructor() {
+    effect(() => {
+      const { record } = this;
+      this.day.leanOn(
+        this.byRecord() ? (conditions) => record.of(conditions).pipe(map((found) => found?.day ?? null)) : null,
+      );
+    });
+  }
+
+  private words({ day, shipped, trips, hours }: RecordedDay): string {
+    const rests = restsOn(trips, hours);
+    const changed = changedWords(day.plan, shipped, this.windowId());
+    if (!changed) return `${rests}. Of this window it changes no first choice.`;
+    return this.byRecord() ? `${rests}: they put ${changed}.` : `${rests}. They would put ${changed}.`;
+  }
+
+  protected turn(): void {
+    this.record.leanOn(!this.byRecord());
+  }
+}

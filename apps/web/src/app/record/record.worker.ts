@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { recordApi } from './record-api';
+
+expose(recordApi);
