@@ -218,6 +218,50 @@ describe('a trip', () => {
     await says(page.locator('inky-trip-now h2'), words);
   });
 
+  it('goes along with a morning: an empty place, a follow, a school, put down, coming back', async () => {
+    const page = await stage.page('/underway', { size: PHONE });
+    // The morning passes at once: the trip's clock is the page's.
+    await page.clock.install();
+    await page.reload();
+    await setOut(page);
+    const next = page.locator('inky-next-move');
+    const later = (minutes: number) => page.clock.fastForward(minutes * 60_000);
+    const because = async () => {
+      const button = next.getByRole('button', { name: 'Because' });
+      if ((await button.getAttribute('aria-expanded')) === 'false') await button.click();
+    };
+    for (let each = 0; each < 9; each++) {
+      await later(12);
+      await tap(page, '20 casts');
+    }
+    await because();
+    await says(next, /This place is likely empty \(\d in 10\)\./);
+    await says(page.locator('.move'), /^(?!Stay)/);
+    await page.getByRole('button', { name: 'I do that' }).click();
+    await later(12);
+    await tap(page, '20 casts');
+    await tap(page, 'Follow');
+    await later(3);
+    await tap(page, 'Follow');
+    await because();
+    await says(next, /2 came and did not take it: fish are here, and something is off\./);
+    for (let each = 0; each < 4; each++) {
+      await later(3);
+      await tap(page, 'Landed');
+      await page.getByRole('button', { name: 'Close' }).click();
+    }
+    await says(page.locator('.move'), /Stay|Turn round/);
+    for (let each = 0; each < 3; each++) {
+      await later(8);
+      await tap(page, '20 casts');
+    }
+    await because();
+    await says(next, /They were here and are put down: back at \d/);
+    await later(240);
+    await tap(page, '20 casts');
+    await until('that is not spoken of any more', async () => !(await textOf(next)).includes('put down'));
+  });
+
   it('is looked back on after the last cast, in own words too, and kept with its review', async () => {
     const page = await stage.page('/underway', { size: PHONE });
     await setOut(page);
