@@ -106,18 +106,18 @@ interface Fitted {
 }
 
 /** Fits the counts under the likeliest shape and then the likeliest scale (empirical Bayes: Casella 1985). */
-function likeliest(rows: readonly CountRow[], names: readonly string[]): Fitted {
-  const attempt = (shape: Tried, scale: Tried, start?: Float64Array): Fitted => {
+function likeliest(rows: readonly CountRow[], names: readonly string[], before: Learned | null): Fitted {
+  const attempt = (shape: Tried, scale: Tried, start: Float64Array | undefined, mostSteps?: number): Fitted => {
     const prior = priorOf(names, scale.value, shape.value);
-    const fit = fitCounts(rows, prior, start, start && STEPS_TO_COMPARE);
+    const fit = fitCounts(rows, prior, start, mostSteps);
     return { fit, prior, shape, scale, logPosterior: fit.logEvidence + shape.logPrior + scale.logPrior };
   };
   const better = (a: Fitted, b: Fitted): Fitted => (b.logPosterior > a.logPosterior ? b : a);
   const [shape, ...shapes] = SHAPES as [Tried, ...Tried[]];
   const [scale, ...scales] = SCALES as [Tried, ...Tried[]];
-  let best = attempt(shape, scale);
-  for (const each of shapes) best = better(best, attempt(each, best.scale, best.fit.mean));
-  for (const each of scales) best = better(best, attempt(best.shape, each, best.fit.mean));
+  let best = attempt(shape, scale, before ? Float64Array.from(names, before.mean) : undefined);
+  for (const each of shapes) best = better(best, attempt(each, best.scale, best.fit.mean, STEPS_TO_COMPARE));
+  for (const each of scales) best = better(best, attempt(best.shape, each, best.fit.mean, STEPS_TO_COMPARE));
   return best.shape === shape && best.scale === scale
     ? best
     : { ...best, fit: fitCounts(rows, best.prior, best.fit.mean) };
@@ -143,8 +143,9 @@ function ownPlaces(rows: readonly StretchRow[]): Map<Structure, Traits> {
  * Learns from all stretches of a record: bites as counts, hours as exposure, and the rate log-linear in how the plan weighs
  * what was fished, in the rules that speak of it, and in lure, way, place, depth and pace in each kind of water. The plan as
  * shipped is what is believed before. Null where nothing was fished.
+ * @param before what was learnt of most of these trips: from there it is a shorter way to the same
  */
-export function learn(trips: readonly RecordedTrip[]): Learned | null {
+export function learn(trips: readonly RecordedTrip[], before: Learned | null = null): Learned | null {
   const fished = trips.map((trip) => rowsOf(trip).filter(({ hours }) => hours > 0)).filter((rows) => rows.length > 0);
   const told = fished.flatMap((rows, trip) => rows.map((row: StretchRow) => ({ trip, row })));
   if (!told.length) return null;
@@ -168,7 +169,7 @@ export function learn(trips: readonly RecordedTrip[]): Learned | null {
     };
   });
   const all = names.all;
-  const { fit, prior, shape, scale } = likeliest(rows, all);
+  const { fit, prior, shape, scale } = likeliest(rows, all, before);
   const known = (traits: Traits) =>
     [...traits].filter(([name, value]) => value !== 0 && names.find(name) !== undefined);
   const own = ownPlaces(told.map(({ row }) => row));

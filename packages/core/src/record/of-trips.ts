@@ -28,15 +28,24 @@ function stretchOf(block: Block): RecordedStretch {
   };
 }
 
+const known = new WeakMap<Trip, RecordedTrip | null>();
+
+function recorded(trip: Trip): RecordedTrip | null {
+  const { plan, state, stoppedMs, startMs } = trip;
+  if (!plan || state !== 'over') return null;
+  const stretches = blocksOf(trip, stoppedMs ?? startMs, dayClock(trip)).map(stretchOf);
+  return stretches.length ? { conditions: plan.conditions, stretches } : null;
+}
+
 /**
  * The trips of a log as the record learns from them: those that are over and had a plan, since without one nobody knows
- * what kind of day it was; each by the plan that was followed at its end.
+ * what kind of day it was; each by the plan that was followed at its end. A trip that was told before is not told anew.
  */
 export function recordOf(trips: readonly Trip[]): RecordedTrip[] {
   return trips.flatMap((trip) => {
-    const { plan, state, stoppedMs, startMs } = trip;
-    if (!plan || state !== 'over') return [];
-    const stretches = blocksOf(trip, stoppedMs ?? startMs, dayClock(trip)).map(stretchOf);
-    return stretches.length ? { conditions: plan.conditions, stretches } : [];
+    const before = known.get(trip);
+    const told = before === undefined ? recorded(trip) : before;
+    known.set(trip, told);
+    return told ?? [];
   });
 }

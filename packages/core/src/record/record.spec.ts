@@ -199,6 +199,16 @@ describe('trips of a log', () => {
     expect(learn([told!])?.hours).toBeGreaterThan(0.5);
   });
 
+  it('teach the same from what was learnt before one more as from the start', () => {
+    const all = trips(6, [
+      { category: ahead, bites: 0 },
+      { category: second, bites: 2 },
+    ]).map(({ conditions, stretches }) => ({ conditions: Conditions.parse(conditions), stretches }));
+    const before = learn(all.slice(1) as never);
+    const [fresh, on] = [learn(all as never)!, learn(all as never, before)!];
+    for (const { name, mean } of fresh.parameters()) expect(on.mean(name)).toBeCloseTo(mean, 2);
+  });
+
   it('teach nothing without a plan, since nobody knows what kind of day it was', () => {
     const written = new LogWriter();
     written.begin(null);

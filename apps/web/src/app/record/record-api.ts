@@ -8,7 +8,7 @@ import {
   type Moved,
   type RecordedTrip,
 } from '@inky-shoal/core/record';
-import { tripsOf } from '@inky-shoal/core/underway';
+import { tripsOf, type KnownTrips } from '@inky-shoal/core/underway';
 import { TripDb } from '../underway/trip-db';
 
 /** A day as the record would have it. */
@@ -27,12 +27,20 @@ interface Known {
   readonly learned: Learned | null;
 }
 const known = new Map<string, Known>();
+/** Trips as they were told last, book by book: what was told before is not told anew. */
+const knownTrips = new Map<Book, KnownTrips>();
 const dbs = new Map<Book, TripDb>();
 
 function tripDb(book: Book): TripDb {
   let db = dbs.get(book);
   if (!db) dbs.set(book, (db = new TripDb(book)));
   return db;
+}
+
+function tripsKnown(book: Book): KnownTrips {
+  let trips = knownTrips.get(book);
+  if (!trips) knownTrips.set(book, (trips = new Map()));
+  return trips;
 }
 
 const like = (trips: readonly RecordedTrip[], { discipline }: Conditions): RecordedTrip[] =>
@@ -45,7 +53,7 @@ async function learnedOf(book: Book, conditions: Conditions): Promise<Learned | 
   const before = known.get(key);
   if (before?.of === of) return before.learned;
   const told = (await events.toArray()).map(({ event }) => event);
-  const learned = learn(like(recordOf(tripsOf(told)), conditions));
+  const learned = learn(like(recordOf(tripsOf(told, tripsKnown(book))), conditions), before?.learned);
   known.set(key, { of, learned });
   return learned;
 }
