@@ -1,5 +1,4 @@
 import { nameOf } from '../contract/names.js';
-import type { CategoryId, Cover, Structure } from '../contract/ids.js';
 import { FOOD_WEIGHT, TEMPERATURE_WEIGHT, VISIBILITY_WEIGHT } from '../presentation/score.js';
 import { OCCASION_RULES } from '../presentation/occasions/index.js';
 import { QUESTION_RULES } from '../presentation/questions.js';
@@ -61,11 +60,7 @@ function wordsOf(name: string): string | null {
   const [thing = '', situation] = name.split('|');
   const [family = '', id = ''] = thing.split(':');
   const named = family === 'lure' || family === 'structure' || family === 'cover';
-  const what = named
-    ? nameOf(id as CategoryId | Structure | Cover)
-    : family === 'spot'
-      ? id
-      : (WAYS[id] ?? PLAIN[family]);
+  const what = named ? nameOf(id) : family === 'spot' ? id : (WAYS[id] ?? PLAIN[family]);
   return what ? (situation ? `${what} ${IN[situation]}` : what) : null;
 }
 

@@ -1,4 +1,4 @@
-import type { CategoryId, Cover, Light, Structure } from '../contract/ids.js';
+import type { Cover, Light, Structure } from '../contract/ids.js';
 import type { Category } from '../lures/category.js';
 import type { HoldingPlace } from '../place/place.js';
 import { answersOf } from '../presentation/aspects.js';
@@ -171,7 +171,3 @@ export function widthOf(name: string): Width {
   const [, own] = found;
   return name.includes('|') && /^(lure|way|structure):/.test(name) ? { ...own, sd: own.sd * IN_A_SITUATION } : own;
 }
-
-/** The lure that a name is of; null where it is of none. */
-export const lureOf = (name: string): CategoryId | null =>
-  name.startsWith('lure:') ? (name.slice('lure:'.length).split('|')[0] as CategoryId) : null;
