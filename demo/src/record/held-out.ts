@@ -1,5 +1,6 @@
 import type { Plan, PlanWindow } from '@inky-shoal/core';
 import { paceOf, type NextNote } from '@inky-shoal/core/underway/states';
+import { middle } from '../made-up-places.js';
 import { seeded } from '../random.js';
 import { drawDay, type DayConditions } from './conditions.js';
 import { rankedPlan, type AnglersTruth } from './truth.js';
@@ -10,8 +11,6 @@ export function heldOutDays({ places }: AnglersTruth, count: number, seed: numbe
   const random = seeded(seed);
   return Array.from({ length: count }, (_, at) => drawDay(random, (at + random()) / count, places));
 }
-
-const middle = ([from, to]: readonly [number, number]): number => (from + to) / 2;
 
 /** What a plan would have one fish first in a window, at one of the water's places that are such as it names. */
 interface FirstChoice {

@@ -1,6 +1,7 @@
 import { clockOf, type CategoryId, type Plan, type PlanWindow } from '@inky-shoal/core';
 import { categoryOf } from '@inky-shoal/core/lures';
 import { PACES, paceOf, type NextNote, type NextPlace, type Pace } from '@inky-shoal/core/underway/states';
+import { middle, within } from '../made-up-places.js';
 import { normal, seeded } from '../random.js';
 import { between, poisson, spread, weighted } from '../underway/patchy/chance.js';
 import { drawDay, type DayConditions } from './conditions.js';
@@ -20,8 +21,6 @@ const TO_PLANNED_PLACE = 0.65;
 /** Fish that are caught are gone for the day: what each leaves of the rate at its place. */
 const LEFT_BY_A_FISH = 0.8;
 
-const middle = ([from, to]: readonly [number, number]): number => (from + to) / 2;
-const within = ([from, to]: readonly [number, number], value: number): number => Math.min(to, Math.max(from, value));
 export const minutesOf = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
 
 export const windowOf = (plan: Plan, minute: number): PlanWindow =>

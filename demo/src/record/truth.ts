@@ -9,6 +9,7 @@ import {
 } from '@inky-shoal/core';
 import { CATALOGUE, categoryOf } from '@inky-shoal/core/lures';
 import { PACES, type NextPlace, type Pace } from '@inky-shoal/core/underway/states';
+import { COVERS, middle, STRUCTURES, within } from '../made-up-places.js';
 import { normal, seeded } from '../random.js';
 import { between, spread } from '../underway/patchy/chance.js';
 import type { DayConditions } from './conditions.js';
@@ -35,17 +36,6 @@ export interface TrulyFished {
   readonly window: PlanWindow;
 }
 
-const STRUCTURES: readonly Structure[] = [
-  'main-lake-point',
-  'secondary-point',
-  'flat',
-  'ditch',
-  'ledge',
-  'steep-bank',
-  'pocket',
-  'hump',
-];
-const COVERS: readonly Cover[] = ['chunk-rock', 'submerged-grass', 'laydown', 'gravel', 'brush-pile'];
 const BASS = CATALOGUE.filter(({ disciplines }) => disciplines.includes('bass'));
 const WAYS = [...new Set(BASS.map(({ fished }) => fished))];
 
@@ -57,9 +47,6 @@ const BITES = 2;
 
 const seasonOf = (tempC: number): number => SEASON_ENDS_C.findIndex((end) => tempC < end);
 const clarityOf = (visibilityM: number): number => (visibilityM < 0.6 ? 0 : visibilityM < 1.8 ? 1 : 2);
-
-const middle = ([from, to]: readonly [number, number]): number => (from + to) / 2;
-const within = ([from, to]: readonly [number, number], value: number): number => Math.min(to, Math.max(from, value));
 
 /** How deep the plan has the fish at a place. */
 export function plannedDepthM({ structure, cover, depthM }: NextPlace, { holding }: PlanWindow): number {

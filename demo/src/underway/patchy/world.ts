@@ -1,6 +1,7 @@
 import { makePlan, type CategoryId, type Presentation, type Structure, type Tone } from '@inky-shoal/core';
 import { categoryOf } from '@inky-shoal/core/lures';
 import { PACES, paceOf, toneGroup, type NextInput, type NextPlace, type Pace } from '@inky-shoal/core/underway/states';
+import { COVERS, middle, STRUCTURES, within } from '../../made-up-places.js';
 import { normal, seeded } from '../../random.js';
 import { between, poisson, spread, weighted } from './chance.js';
 import { SEASONS } from './conditions.js';
@@ -45,17 +46,6 @@ export interface PatchyWorld {
 
 const START_MIN = 390;
 const END_MIN = 900;
-const STRUCTURES: readonly Structure[] = [
-  'main-lake-point',
-  'secondary-point',
-  'flat',
-  'ditch',
-  'ledge',
-  'steep-bank',
-  'pocket',
-  'hump',
-];
-const COVERS = ['chunk-rock', 'submerged-grass', 'laydown', 'gravel', 'brush-pile'] as const;
 /** Lures that are in the boat whatever the plan says. */
 const ALSO: readonly CategoryId[] = ['shaky-head', 'spinnerbait', 'square-bill', 'drop-shot', 'texas-creature'];
 const RUN_MIN = 18;
@@ -80,9 +70,6 @@ interface School {
   /** From which minute on it is where. */
   readonly stays: { readonly fromMin: number; readonly place: number }[];
 }
-
-const middle = ([from, to]: readonly [number, number]): number => (from + to) / 2;
-const within = ([from, to]: readonly [number, number], value: number): number => Math.min(to, Math.max(from, value));
 
 function drawPlaces(random: () => number): NextPlace[] {
   const spots = Array.from({ length: 8 + Math.floor(random() * 5) }, (_, at) => {
