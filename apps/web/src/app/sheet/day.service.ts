@@ -151,14 +151,11 @@ export class DayService {
   }
 
   private planWith(conditions: Conditions, units: UnitSystem, leaning: DayPlanner | null): Observable<PlannedDay> {
-    const shipped = this.planner.plan(conditions, units);
     // The record is a help: where it says nothing, or fails, the plan stands without it.
-    return leaning
-      ? leaning(conditions).pipe(
-          catchError(() => of(null)),
-          switchMap((day) => (day ? of(day) : shipped)),
-        )
-      : shipped;
+    return (leaning?.(conditions) ?? of(null)).pipe(
+      catchError(() => of(null)),
+      switchMap((day) => (day ? of(day) : this.planner.plan(conditions, units))),
+    );
   }
 
   private get draft(): Draft | null {

@@ -9,6 +9,7 @@ import { DayService } from '../sheet/day.service';
 import { type Draft } from '../sheet/draft';
 import { SettingsService } from '../base/settings.service';
 import { unfold } from '../../testing/controls';
+import { ProgressComponent } from './progress.component';
 import { QuantityComponent } from './quantity.component';
 
 const CONDITIONS = Conditions.parse({
@@ -94,6 +95,23 @@ describe('a quantity', () => {
     const { field } = await quantity(10);
     expect(field.getAttribute('aria-label')).toBe('Water temperature, °F');
     expect(field.getAttribute('aria-valuetext')).toBe('50 °F');
+  });
+});
+
+describe('how far something has come', () => {
+  it('is heard from one element alone, with what a bar may say and no more', async () => {
+    const fixture = await shown(ProgressComponent, { share: 0.333, label: 'Read' });
+    const bar = element(fixture);
+    const told = Object.fromEntries([...bar.attributes].map(({ name, value }) => [name, value]));
+    expect(told).toMatchObject({
+      role: 'progressbar',
+      'aria-valuemin': '0',
+      'aria-valuenow': '33',
+      'aria-valuemax': '100',
+      'aria-label': 'Read',
+    });
+    expect(bar.hasAttribute('aria-level')).toBe(false);
+    expect(bar.querySelector('p-progressbar')?.getAttribute('aria-hidden')).toBe('true');
   });
 });
 

@@ -13,7 +13,6 @@ import { TACKLE_ROLES, type TackleImport, type TackleItem } from '@inky-shoal/co
 import { catchError, of, Subject, switchMap } from 'rxjs';
 import { ButtonDirective } from 'primeng/button';
 import { Textarea } from 'primeng/textarea';
-import { ProgressBar } from 'primeng/progressbar';
 import { NoticeService } from '../../base/notice.service';
 import { RigEngineService, type TackleRead } from '../rig-engine.service';
 import { SettingsService } from '../../base/settings.service';
@@ -22,6 +21,7 @@ import { sayItem } from '../rig-words';
 import { ColumnsComponent } from '../../ui/columns.component';
 import { CheckComponent } from '../../ui/check.component';
 import { OpenFileComponent } from '../../ui/open-file.component';
+import { ProgressComponent } from '../../ui/progress.component';
 import { TableComponent } from '../../ui/table.component';
 import { FieldComponent } from '../../ui/field.component';
 import { FoldComponent } from '../../ui/fold.component';
@@ -46,7 +46,7 @@ const NOT_READ = 'The file could not be read, and the fault is ours. Try it agai
     FieldComponent,
     FoldComponent,
     OpenFileComponent,
-    ProgressBar,
+    ProgressComponent,
     TableComponent,
     Textarea,
   ],

@@ -14,10 +14,10 @@ import {
 } from '@inky-shoal/core';
 import { catchError, debounceTime, EMPTY, of, switchMap } from 'rxjs';
 import { ButtonDirective } from 'primeng/button';
-import { ProgressBar } from 'primeng/progressbar';
 import { PlannerService, type Tipping } from '../../base/planner/planner.service';
 import { capital, ON_TOP_M, sayDepths, sayHours, sayList, windowName } from '../words';
 import { FoldComponent } from '../../ui/fold.component';
+import { ProgressComponent } from '../../ui/progress.component';
 import { TableComponent } from '../../ui/table.component';
 import { OtherSchoolsComponent } from './other-schools.component';
 
@@ -32,7 +32,7 @@ const TIPPING_SHOWN = 6;
 @Component({
   selector: 'inky-advice',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective, FoldComponent, OtherSchoolsComponent, ProgressBar, RouterLink, TableComponent],
+  imports: [ButtonDirective, FoldComponent, OtherSchoolsComponent, ProgressComponent, RouterLink, TableComponent],
   templateUrl: './advice.component.html',
   styleUrl: './advice.component.css',
 })

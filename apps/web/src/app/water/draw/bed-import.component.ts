@@ -11,12 +11,12 @@ import {
 import { finalize, type Observable, type Subscription } from 'rxjs';
 import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { ProgressBar } from 'primeng/progressbar';
 import type { BedRead, LaidChart } from '../chart-files-api';
 import { ChartFilesService, type FileProgress } from '../chart-files.service';
 import { ChartService } from '../chart.service';
 import { NoticeService } from '../../base/notice.service';
 import { SettingsService } from '../../base/settings.service';
+import { ProgressComponent } from '../../ui/progress.component';
 import { SelectComponent } from '../../ui/select.component';
 import { OpenFileComponent } from '../../ui/open-file.component';
 import { FieldComponent } from '../../ui/field.component';
@@ -37,7 +37,7 @@ const MAX_SOURCE = 120;
 @Component({
   selector: 'inky-bed-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective, FieldComponent, InputText, OpenFileComponent, ProgressBar, SelectComponent],
+  imports: [ButtonDirective, FieldComponent, InputText, OpenFileComponent, ProgressComponent, SelectComponent],
   templateUrl: './bed-import.component.html',
   styleUrl: './bed-import.component.css',
 })
