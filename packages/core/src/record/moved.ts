@@ -67,6 +67,8 @@ function wordsOf(name: string): string | null {
 /** A parameter has moved where it left so much of what was believed of it behind, and tells so much of a factor. */
 const LEAST_SDS = 0.2;
 const LEAST_LOG = 0.05;
+/** What rests on a few minutes is not worth telling, however far it moved. */
+const LEAST_HOURS = 0.1;
 const MOST_TOLD = 40;
 const toHundredths = (value: number): number => Math.round(100 * value) / 100;
 
@@ -91,9 +93,9 @@ function told({ name, prior, mean, hours }: Learnt): Moved | null {
 export function movedBy(learned: Learned): Moved[] {
   return learned
     .parameters()
-    .filter(({ mean, prior, priorSd }) => {
+    .filter(({ mean, prior, priorSd, hours }) => {
       const off = Math.abs(mean - prior);
-      return off >= LEAST_SDS * priorSd && off >= LEAST_LOG;
+      return hours >= LEAST_HOURS && off >= LEAST_SDS * priorSd && off >= LEAST_LOG;
     })
     .sort((a, b) => Math.abs(b.mean - b.prior) - Math.abs(a.mean - a.prior))
     .flatMap((each) => told(each) ?? [])
