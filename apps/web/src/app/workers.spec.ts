@@ -28,7 +28,7 @@ describe('what the planner answers goes over the border whole', () => {
     expect(over(day)).toEqual(day);
     const points = plannerApi.tippingPoints(CONDITIONS, 'w1', 'us');
     expect(over(points)).toEqual(points);
-    const others = plannerApi.othersWould(CONDITIONS, day.plan, 'w1', 'us');
+    const others = plannerApi.othersWould(CONDITIONS, 'w1', 'us');
     expect(over(others)).toEqual(others);
     const deciding = plannerApi.decidingCondition(CONDITIONS, 'w1', ASKED_FOR);
     expect(over(deciding)).toEqual(deciding);

@@ -231,9 +231,8 @@ export function groupBands(
   covers: readonly Cover[],
   floorM: number,
   facts: Facts,
-  lean = NO_LEAN,
 ): SheetGroup[] {
-  const { candidates, shares } = candidatesOf(judged, structures, covers, floorM, facts, lean);
+  const { candidates, shares } = candidatesOf(judged, structures, covers, floorM, facts, NO_LEAN);
   return [...shares]
     .map(([group, share]) => {
       const own = candidates.filter((each) => each.group.id === group);

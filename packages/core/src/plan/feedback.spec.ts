@@ -96,7 +96,7 @@ describe('what others would do', () => {
   it('is what the plan under the other side does', () => {
     const given = day({ surfaceTempC: 11, date: '2027-03-12', visibilityM: 1.2 });
     const own = makePlan(given);
-    const others = othersWould(given, own, 'w2', 'us');
+    const others = othersWould(given, 'w2', 'us');
     expect(others.length).toBeGreaterThan(0);
     for (const { school, side, would } of others) {
       expect(own.schoolsUsed.find(({ id }) => id === school)!.side).not.toBe(side);
@@ -111,14 +111,14 @@ describe('what others would do', () => {
     expect(own.schoolsUsed).toEqual(
       expect.arrayContaining([expect.objectContaining({ id: 'search', side: 'two-lures' })]),
     );
-    const others = othersWould(given, own, 'w2', 'us');
+    const others = othersWould(given, 'w2', 'us');
     const would = (school: string) => others.find((each) => each.school === school)?.would;
     expect(would('junk')).toBe('tie on another lure after twenty minutes without a bite');
     expect(would('colour')).toMatch(/take it/);
   });
   it('is nothing for a window that is not there', () => {
     const given = day();
-    expect(othersWould(given, makePlan(given), 'w99', 'us')).toEqual([]);
+    expect(othersWould(given, 'w99', 'us')).toEqual([]);
   });
 });
 

@@ -59,8 +59,12 @@ function wouldTurn(own: Plan, other: Plan): string | null {
   return turn ? `${turn.then} after ${turn.when.charAt(0).toLowerCase()}${turn.when.slice(1)}` : null;
 }
 
-/** For every school that may speak here, what its other sides would do in a window: the day is planned under each. */
-export function othersWould(given: Conditions, plan: Plan, windowId: string, units: UnitSystem): OtherSide[] {
+/**
+ * For every school that may speak here, what its other sides would do in a window: the day is planned under each, by the
+ * shipped knowledge alone, so that what differs is the school's doing.
+ */
+export function othersWould(given: Conditions, windowId: string, units: UnitSystem): OtherSide[] {
+  const plan = makePlan(given, { units });
   const own = plan.windows.find(({ id }) => id === windowId);
   if (!own) return [];
   return plan.schoolsUsed.flatMap(({ id, side }) =>

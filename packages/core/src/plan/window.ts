@@ -82,10 +82,12 @@ const LURE_SLOTS = new Map(CATALOGUE.map(({ id }) => [id, slotOf(`category:${id}
 const factsOfLure = (facts: Facts, { id }: Category, place: HoldingPlace): Facts =>
   factsAt(facts, place, LURE_SLOTS.get(id) ?? slotOf(`category:${id}`));
 
+/** @param leaning what the window leans on; the record of the day speaks whether or not the window leans on it */
 function presentation(
   bound: Bound,
   grounds: Grounds,
-  { units, leaning, record: told }: Pick<JudgedDay, 'units' | 'leaning'> & { readonly record: Leaning | null },
+  { units, leaning: record }: JudgedDay,
+  leaning: Leaning | null,
 ): Presentation {
   const { weighed, role, said } = bound;
   const { category, form, place } = weighed;
@@ -97,7 +99,7 @@ function presentation(
     : [];
   const wanted = leantDepthM(category, runDepthM(category, place, here), leaning, here);
   const down = rigThatGetsDown(category, wanted, trimmed.size.weightG, here);
-  const record = told?.reason(weighed, grounds);
+  const recorded = record?.reason(weighed, grounds);
   const run = roundedDepthM(down.runDepthM);
   const attitude = attitudeFor(category, here, units);
   return {
@@ -116,14 +118,18 @@ function presentation(
     rig: { ...down.rig, attitude: attitude.attitude },
     because: [
       ...said,
-      ...(record?.for ? [record.reason] : []),
+      ...(recorded?.for ? [recorded.reason] : []),
       ...withoutRepeats(strongest([...reasons.because, ...trimmed.because])).slice(0, MAX_REASONS),
       ...classReason(bound, run, units),
       ...whyAbove(category, run, place, units),
       ...attitude.because,
       ...down.why,
     ],
-    against: [...(record && !record.for ? [record.reason] : []), ...reasons.against.slice(0, MAX_REASONS), ...legal],
+    against: [
+      ...(recorded && !recorded.for ? [recorded.reason] : []),
+      ...reasons.against.slice(0, MAX_REASONS),
+      ...legal,
+    ],
   };
 }
 
@@ -165,8 +171,7 @@ export function groupsAt(day: JudgedDay, moment: Moment): SheetGroup[] {
   const window = day.windows.find(({ toMin }) => moment.minute <= toMin) ?? day.windows.at(-1);
   const { groups, facts } = momentGround(day, moment, window?.light ?? 'high');
   const { structures, covers } = day.conditions;
-  const floorM = floorOf(limitsAt(day, moment.minute));
-  return groupBands(groups, structures, covers, floorM, facts, day.leaning?.places(facts));
+  return groupBands(groups, structures, covers, floorOf(limitsAt(day, moment.minute)), facts);
 }
 
 const weights = (values: readonly number[]): number[] => {
@@ -261,7 +266,7 @@ export function tellWindow(
       weight: shares[at] as number,
       because: [...because],
     })),
-    presentations: set.map((each) => presentation(each, grounds, { units: day.units, leaning, record: day.leaning })),
+    presentations: set.map((each) => presentation(each, grounds, day, leaning)),
   };
 }
 
@@ -321,7 +326,6 @@ export function firstChoice(day: JudgedDay, window: DayWindow, light?: number): 
     return firstOf(chooseForWindow(day, window, null, {}, light));
   }
   const { places, facts } = windowGround(day, window, null, light);
-  const grounds = groundsOf(places, facts);
-  const [first] = weighCategories(USABLE[conditions.discipline], grounds, saidOf(day, grounds), 0);
+  const [first] = weighCategories(USABLE[conditions.discipline], groundsOf(places, facts), confidenceIn(conditions), 0);
   return first ? asFirst(first, facts, null) : null;
 }

@@ -3,4 +3,4 @@ export { learn, type Learned, type Learnt } from './learn.js';
 export { leaningOf } from './leaning.js';
 export { recordOf } from './of-trips.js';
 export { movedBy, type Moved } from './moved.js';
-export { LearnedInput, recordedTrips, type RecordedStretch, type RecordedTrip } from './said.js';
+export { LearnedInput, likeTrips, recordedTrips, type RecordedStretch, type RecordedTrip } from './said.js';

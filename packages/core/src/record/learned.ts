@@ -6,7 +6,7 @@ import { leaningOf } from './leaning.js';
 import { learn, type Learned } from './learn.js';
 import { movedBy, type Moved } from './moved.js';
 import { rowsOf } from './rows.js';
-import { LearnedInput, recordedTrips, type RecordedTrip } from './said.js';
+import { LearnedInput, likeTrips, recordedTrips, type RecordedTrip } from './said.js';
 
 /** A plan as the record would have it, beside the one without it. */
 export interface LearnedAnswer {
@@ -43,10 +43,6 @@ export function expectedRates(learned: Learned, trip: RecordedTrip): ExpectedRat
   });
 }
 
-/** Of the trips those that tell of this kind of fishing: bass teach nothing of the shore, nor the shore of bass. */
-const ofDiscipline = (trips: readonly RecordedTrip[], { discipline }: Conditions): RecordedTrip[] =>
-  trips.filter(({ conditions }) => conditions.discipline === discipline);
-
 /**
  * A day planned with what an angler's own trips teach: see `LearnedInput`. Never throws on bad input: refusals come back
  * as problems.
@@ -55,5 +51,5 @@ export function calculateLearned(value: unknown): Parsed<LearnedAnswer> {
   const checked = parse(LearnedInput, value);
   if (!checked.ok) return checked;
   const { conditions } = checked.value;
-  return { ok: true, value: planLearned(conditions, learn(ofDiscipline(recordedTrips(checked.value), conditions))) };
+  return { ok: true, value: planLearned(conditions, learn(likeTrips(recordedTrips(checked.value), conditions))) };
 }

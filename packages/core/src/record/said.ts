@@ -75,3 +75,7 @@ export function recordedTrips({ places = [], trips }: LearnedInput): RecordedTri
     };
   });
 }
+
+/** Of the trips those that tell of a day's kind of fishing: bass teach nothing of the shore, nor the shore of bass. */
+export const likeTrips = (trips: readonly RecordedTrip[], { discipline }: Conditions): RecordedTrip[] =>
+  trips.filter(({ conditions }) => conditions.discipline === discipline);

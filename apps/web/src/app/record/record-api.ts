@@ -1,13 +1,5 @@
 import { planDay, type Book, type Conditions, type Plan, type PlannedDay, type UnitSystem } from '@inky-shoal/core';
-import {
-  learn,
-  leaningOf,
-  movedBy,
-  recordOf,
-  type Learned,
-  type Moved,
-  type RecordedTrip,
-} from '@inky-shoal/core/record';
+import { learn, leaningOf, likeTrips, movedBy, recordOf, type Learned, type Moved } from '@inky-shoal/core/record';
 import { tripsOf, type KnownTrips } from '@inky-shoal/core/underway';
 import { TripDb } from '../underway/trip-db';
 
@@ -43,9 +35,6 @@ function tripsKnown(book: Book): KnownTrips {
   return trips;
 }
 
-const like = (trips: readonly RecordedTrip[], { discipline }: Conditions): RecordedTrip[] =>
-  trips.filter(({ conditions }) => conditions.discipline === discipline);
-
 async function learnedOf(book: Book, conditions: Conditions): Promise<Learned | null> {
   const { events } = tripDb(book);
   const key = `${book} ${conditions.discipline}`;
@@ -53,7 +42,7 @@ async function learnedOf(book: Book, conditions: Conditions): Promise<Learned | 
   const before = known.get(key);
   if (before?.of === of) return before.learned;
   const told = (await events.toArray()).map(({ event }) => event);
-  const learned = learn(like(recordOf(tripsOf(told, tripsKnown(book))), conditions), before?.learned);
+  const learned = learn(likeTrips(recordOf(tripsOf(told, tripsKnown(book))), conditions), before?.learned);
   known.set(key, { of, learned });
   return learned;
 }

@@ -90,7 +90,9 @@ export class RecordOnSheetComponent {
     const rests = restsOn(trips, hours);
     const changed = changedWords(day.plan, shipped, this.windowId());
     if (!changed) return `${rests}. Of this window it changes no first choice.`;
-    return this.byRecord() ? `${rests}: they put ${changed}.` : `${rests}. They would put ${changed}.`;
+    return this.byRecord()
+      ? `${rests}: they put ${changed}. What others would do, and what would tip it, is told without them.`
+      : `${rests}. They would put ${changed}.`;
   }
 
   protected turn(): void {

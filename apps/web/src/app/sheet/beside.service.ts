@@ -1,7 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { Conditions } from '@inky-shoal/core';
 import { combineLatest, EMPTY, filter, map, type Observable, switchMap } from 'rxjs';
-import { PlannerService } from '../base/planner/planner.service';
 import { SettingsService } from '../base/settings.service';
 import type { PlanToCompare } from '../plans/plan-lines';
 import { DayService } from './day.service';
@@ -10,7 +9,6 @@ import { DayService } from './day.service';
 @Injectable({ providedIn: 'root' })
 export class BesideService {
   private readonly day = inject(DayService);
-  private readonly planner = inject(PlannerService);
   private readonly units$ = inject(SettingsService).units$;
 
   /** @param change$ what is to be other; null while that is not known */
@@ -22,7 +20,7 @@ export class BesideService {
       switchMap(([change, { conditions, day }, units]) => {
         if (!change) return EMPTY;
         const other = { ...conditions, ...change(conditions) };
-        return this.planner.plan(other, units).pipe(
+        return this.day.plan(other, units).pipe(
           map(
             ({ plan }) =>
               [

@@ -109,9 +109,9 @@ export class DayService {
   /** The latest plan. It stays while a change is not yet right. */
   readonly planned$ = combineLatest([this.checked$, this.settings.units$, this.leaning]).pipe(
     filter(([checked]) => checked === null || checked.ok),
-    switchMap(([checked, units, leaning]) =>
+    switchMap(([checked, units]) =>
       checked?.ok
-        ? this.planWith(checked.value, units, leaning).pipe(
+        ? this.plan(checked.value, units).pipe(
             map((day): Planned | null => ({ conditions: checked.value, day })),
             tap(() => this.failed.next(false)),
             catchError(() => {
@@ -150,9 +150,10 @@ export class DayService {
     this.leaning.next(planner);
   }
 
-  private planWith(conditions: Conditions, units: UnitSystem, leaning: DayPlanner | null): Observable<PlannedDay> {
+  /** Plans conditions as the day is planned, by the record where that is leant on. */
+  plan(conditions: Conditions, units: UnitSystem): Observable<PlannedDay> {
     // The record is a help: where it says nothing, or fails, the plan stands without it.
-    return (leaning?.(conditions) ?? of(null)).pipe(
+    return (this.leaning.value?.(conditions) ?? of(null)).pipe(
       catchError(() => of(null)),
       switchMap((day) => (day ? of(day) : this.planner.plan(conditions, units))),
     );

@@ -16,7 +16,11 @@ const DAY = Conditions.parse({
 describe('two kinds of fish', () => {
   it('are planned side by side, and the day can be planned for the other', async () => {
     const change = jest.fn();
-    const day = { planned$: of({ conditions: DAY, day: planDay(DAY) }), change };
+    const day = {
+      planned$: of({ conditions: DAY, day: planDay(DAY) }),
+      plan: (conditions: Conditions) => of(planDay(conditions)),
+      change,
+    };
     TestBed.configureTestingModule({ providers: [provideRouter([]), { provide: DayService, useValue: day }] });
     const went = jest.spyOn(TestBed.inject(Router), 'navigateByUrl').mockResolvedValue(true);
     const fixture = TestBed.createComponent(SpeciesView);

@@ -3,7 +3,6 @@ import type {
   Conditions,
   DecidingCondition,
   OtherSide,
-  Plan,
   PlannedDay,
   SeasonInput,
   SeasonYear,
@@ -63,8 +62,8 @@ export class PlannerService {
   }
 
   /** What anglers of other schools would do in a window. */
-  others(conditions: Conditions, plan: Plan, windowId: string, units: UnitSystem): Observable<OtherSide[]> {
-    return this.worker.ask((planner) => planner.othersWould(conditions, plan, windowId, units));
+  others(conditions: Conditions, windowId: string, units: UnitSystem): Observable<OtherSide[]> {
+    return this.worker.ask((planner) => planner.othersWould(conditions, windowId, units));
   }
 
   /** How far each rule holds on a day; rules that do not are left out. */

@@ -85,7 +85,6 @@ export class AdviceComponent {
 
   private readonly asked = computed(() => ({
     conditions: this.conditions(),
-    plan: this.plan(),
     windowId: this.window().id,
     units: this.units(),
   }));
@@ -93,8 +92,8 @@ export class AdviceComponent {
   protected readonly would = toSignal(
     toObservable(this.asked).pipe(
       debounceTime(SETTLED_MS),
-      switchMap(({ conditions, plan, windowId, units }) =>
-        this.planner.others(conditions, plan, windowId, units).pipe(catchError(() => EMPTY)),
+      switchMap(({ conditions, windowId, units }) =>
+        this.planner.others(conditions, windowId, units).pipe(catchError(() => EMPTY)),
       ),
     ),
     { initialValue: [] },
