@@ -1,5 +1,6 @@
+import { TripEvent, tripsOf } from '@inky-shoal/core/underway';
 import { phaseOn, Plan, makePlan, Reading, seasonYear, Water } from '@inky-shoal/core';
-import { DEMO, DEMO_NOW, FERROW_CLIMATE, weatherDays } from './index.js';
+import { DEMO, DEMO_NOW, demoTripEvents, FERROW_CLIMATE, weatherDays } from './index.js';
 import { normal, seeded, seededId } from './random.js';
 
 describe('the demo', () => {
@@ -34,6 +35,30 @@ describe('the demo', () => {
 
   it('has saved plans that can be made', () => {
     for (const { draft } of DEMO.plans) expect(Plan.safeParse(makePlan(draft.conditions)).success).toBe(true);
+  });
+});
+
+describe("the demo's trips", () => {
+  const events = demoTripEvents();
+  const trips = tripsOf(events);
+
+  it('are notes that the border takes, the same however often they are told', () => {
+    for (const event of events) expect(TripEvent.safeParse(event).success).toBe(true);
+    expect(new Set(events.map(({ id }) => id)).size).toBe(events.length);
+    expect(demoTripEvents().map(({ id }) => id)).toEqual(events.map(({ id }) => id));
+  });
+
+  it('are a season and a half on both waters, over and looked back on, before the demo of today', () => {
+    expect(trips.length).toBeGreaterThanOrEqual(60);
+    for (const { state, review, plan, startMs } of trips) {
+      expect(state).toBe('over');
+      expect(review).not.toBeNull();
+      expect(plan).not.toBeNull();
+      expect(startMs).toBeLessThan(Date.parse(DEMO_NOW) - 86_400_000);
+    }
+    for (const { id } of DEMO.waters) {
+      expect(trips.filter(({ begin }) => begin.waterId === id).length).toBeGreaterThan(10);
+    }
   });
 });
 

@@ -4,7 +4,7 @@ import { writtenReadings } from './written.js';
 import { ferrow, FORMER_WATERS, id, ternHollow } from './waters.js';
 
 /** Raised whenever the demo data changes, so that an older demo book is made anew. */
-export const DEMO_VERSION = 7;
+export const DEMO_VERSION = 8;
 
 const plan = (name: string, water: Water, date: string, more: Record<string, unknown>): PlanDraft => ({
   name,
@@ -72,3 +72,4 @@ export { DEMO_NOW } from './clock.js';
 export { seeded } from './random.js';
 export { demoCharts, type DemoChart } from './chart/index.js';
 export { demoReadings, demoTruth } from './truth.js';
+export { demoTripEvents } from './trip-events.js';

@@ -51,7 +51,7 @@ function pickPace(random: () => number, category: CategoryId, { presentations }:
 }
 
 /** One trip, fished and written down as people do: mostly right. */
-function fishTrip(truth: AnglersTruth, conditions: DayConditions, random: () => number): WrittenTrip {
+export function fishTrip(truth: AnglersTruth, conditions: DayConditions, random: () => number): WrittenTrip {
   const plan = rankedPlan(conditions);
   const hour = drawHours(random);
   const left = new Map<string, number>();

@@ -2,6 +2,7 @@ import {
   makePlan,
   type CategoryId,
   type Cover,
+  type Discipline,
   type Plan,
   type PlanWindow,
   type Presentation,
@@ -35,9 +36,6 @@ export interface TrulyFished {
   readonly pace: Pace;
   readonly window: PlanWindow;
 }
-
-const BASS = CATALOGUE.filter(({ disciplines }) => disciplines.includes('bass'));
-const WAYS = [...new Set(BASS.map(({ fished }) => fished))];
 
 /** Parts of the year in each of which the plan's order of lures is right, or is not. */
 const SEASON_ENDS_C = [11, 17, 24, 40] as const;
@@ -81,30 +79,39 @@ function standing(category: CategoryId, presentations: readonly Presentation[]):
   return at < 0 ? 0.45 : at < 2 ? 1.25 : at < 4 ? 1 : 0.7;
 }
 
-/** The same seed, the same truth. */
-export function drawTruth(seed: number): AnglersTruth {
+/**
+ * The same seed, the same truth.
+ * @param water whose places and fish it is about; else fourteen made-up places of bass
+ */
+export function drawTruth(
+  seed: number,
+  water?: { readonly discipline: Discipline; readonly places: readonly NextPlace[] },
+): AnglersTruth {
   const random = seeded(seed);
-  const places = drawPlaces(random);
-  const hands = new Map(BASS.map(({ id }) => [id, spread(random, 1, 0.35)]));
-  const coldest = new Map(WAYS.map((way) => [way, random() < 0.5 ? between(random, 9, 15) : 0]));
+  const places = water?.places ?? drawPlaces(random);
+  const lures = CATALOGUE.filter(({ disciplines }) => disciplines.includes(water?.discipline ?? 'bass'));
+  const ways = [...new Set(lures.map(({ fished }) => fished))];
+  const hands = new Map(lures.map(({ id }) => [id, spread(random, 1, 0.35)]));
+  const coldest = new Map(ways.map((way) => [way, random() < 0.5 ? between(random, 9, 15) : 0]));
   const clearest = between(random, 1.6, 3.5);
   const dirtiest = between(random, 0.35, 0.7);
   // In a season of a clarity the plan's order is right, or another lure stands where each stands.
   const orders = SEASON_ENDS_C.flatMap(() =>
     [0, 1, 2].map(() => {
       if (random() < PLAN_RIGHT) return null;
-      const shuffled = BASS.map(({ id }) => ({ id, key: random() })).sort((a, b) => a.key - b.key);
-      return new Map(BASS.map(({ id }, index) => [id, (shuffled[index] as { id: CategoryId }).id]));
+      const shuffled = lures.map(({ id }) => ({ id, key: random() })).sort((a, b) => a.key - b.key);
+      return new Map(lures.map(({ id }, index) => [id, (shuffled[index] as { id: CategoryId }).id]));
     }),
   );
   // Pairs that only matter together.
-  const underCloud = new Map(WAYS.map((way) => [way, random() < 0.3 ? (random() < 0.5 ? 1.7 : 0.55) : 1]));
-  const inWind = new Map(WAYS.map((way) => [way, random() < 0.3 ? (random() < 0.5 ? 1.7 : 0.55) : 1]));
-  const ground = new Map(STRUCTURES.map((structure) => [structure, spread(random, 1, 0.35)]));
+  const underCloud = new Map(ways.map((way) => [way, random() < 0.3 ? (random() < 0.5 ? 1.7 : 0.55) : 1]));
+  const inWind = new Map(ways.map((way) => [way, random() < 0.3 ? (random() < 0.5 ? 1.7 : 0.55) : 1]));
+  const structures = water ? [...new Set(places.map(({ structure }) => structure))] : STRUCTURES;
+  const ground = new Map(structures.map((structure) => [structure, spread(random, 1, 0.35)]));
   const own = new Map(places.map(({ id }) => [id, spread(random, 1, 0.4)]));
   const deeper = SEASON_ENDS_C.map(() => 0.3 * normal(random));
   const slowIn = between(random, 10, 15);
-  const usable = BASS.map(({ id }) => id);
+  const usable = lures.map(({ id }) => id);
   const favourites = Array.from({ length: 8 }, () => usable[Math.floor(random() * usable.length)] as CategoryId);
 
   const bitesPerHour: AnglersTruth['bitesPerHour'] = ({ place, category, depthM, pace, window }, day) => {

@@ -6,7 +6,7 @@ import {
   type PlanDraft,
   type SavedPlan,
 } from '@inky-shoal/core';
-import { DEMO, DEMO_NOW, DEMO_VERSION, demoCharts } from '@inky-shoal/demo';
+import { DEMO, DEMO_NOW, DEMO_VERSION, demoCharts, demoTripEvents } from '@inky-shoal/demo';
 import { closeBook, type OpenedBook } from '../db/open-book.js';
 import type { Db } from '../db/open.js';
 import { ChartRepository } from '../repositories/charts.js';
@@ -174,6 +174,7 @@ export class BookService {
       await this.charts.putFeatures(waterId, features, DEMO_NOW);
     }
     for (const { id, draft, createdAt } of DEMO.plans) await this.savePlan(id, draft, createdAt);
+    await this.trips.add(demoTripEvents());
     await this.facts.set('demo-version', version);
   }
 

@@ -1,0 +1,99 @@
+import { makePlan, type Conditions } from '@inky-shoal/core';
+import { categoryOf } from '@inky-shoal/core/lures';
+import {
+  reviewOf,
+  tideOfNote,
+  tripOf,
+  type Fishing,
+  type NewTripEvent,
+  type TripEvent,
+} from '@inky-shoal/core/underway';
+import { TRIPS } from './data/trips.js';
+import { seeded, seededId } from './random.js';
+import { conditionsOf, TRIP_TO, waterOf } from './trip-day.js';
+import { FERROW_PLACES, TERN_PLACES } from './trip-places.js';
+import type { StretchRow, TripRow } from './trip-row.js';
+
+const MINUTE_MS = 60_000;
+/** The demo's phone. */
+const DEVICE_ID = '01995000-0000-7000-8000-00000000f00d';
+/** Where a pace lies in what a lure is fished at. */
+const PACE_SHARE = [1 / 6, 1 / 2, 5 / 6] as const;
+
+const minutesOf = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
+
+/** Local midnight of a day on a water's clock, as an instant. */
+function midnightMs(date: string, timeZone: string): number {
+  const atMs = Date.parse(`${date}T06:00:00Z`);
+  const hour = Number(new Intl.DateTimeFormat('en', { timeZone, hour: 'numeric', hourCycle: 'h23' }).format(atMs));
+  return atMs - hour * 60 * MINUTE_MS;
+}
+
+function fishingOf({ water }: TripRow, [, place, category, depthM, pace]: StretchRow): Fishing {
+  const there = (water === 'ferrow' ? FERROW_PLACES : TERN_PLACES)[place];
+  const [slow, fast] = categoryOf(category).paceMps;
+  return {
+    spot: there?.id ?? null,
+    structure: there?.structure ?? null,
+    cover: there?.cover ?? null,
+    depthM,
+    category,
+    trim: null,
+    paceMps: Math.round(1000 * (slow + (fast - slow) * PACE_SHARE[pace])) / 1000,
+  };
+}
+
+/** A trip as the phone noted it. Ids belong to the day, so that what is told again is the same. */
+function eventsOf(trip: TripRow, conditions: Conditions): TripEvent[] {
+  const { id: waterId, name, place } = waterOf(trip);
+  const beganMs = midnightMs(trip.date, place.timeZone);
+  const at = (minute: number) => beganMs + minute * MINUTE_MS;
+  const random = seeded(Date.parse(trip.date) / 86_400_000 + (trip.water === 'tern' ? 0.5 : 0));
+  const startMs = at((trip.stretches[0]?.[0] ?? minutesOf(TRIP_TO)) - 5);
+  const tripId = seededId(startMs, random);
+  const events: TripEvent[] = [];
+  const add = (atMs: number, said: NewTripEvent) => {
+    const seq = events.length;
+    events.push({
+      ...said,
+      id: seededId(atMs, random),
+      tripId,
+      deviceId: DEVICE_ID,
+      device: 'demo phone',
+      seq,
+      at: new Date(atMs).toISOString(),
+    } as TripEvent);
+  };
+  const plan = { conditions, plan: makePlan(conditions, { units: 'us' }) };
+  add(startMs, { kind: 'begin', name: `${name}, ${trip.date}`, waterId, place, plan, stops: [], aheadMs: 0 });
+  const told = () => tripOf(events, tripId);
+  const begun = told();
+  for (const stretch of trip.stretches) {
+    const [fromMin, number, , , , casts, contacts] = stretch;
+    const fishing = fishingOf(trip, stretch);
+    const there = (trip.water === 'ferrow' ? FERROW_PLACES : TERN_PLACES)[number];
+    const sensed = there && { from: 'browser' as const, lonLat: [...there.lonLat] as [number, number] };
+    add(at(fromMin), { kind: 'effort', casts, fishing, ...(sensed && { sensed }) });
+    for (const [afterMin, what, species, lengthMm, tag] of contacts) {
+      const atMs = at(fromMin + afterMin);
+      const tide = begun ? tideOfNote(begun, atMs) : undefined;
+      const fish = what === 'landed' ? { species, lengthMm, ...(tag && { tag }) } : undefined;
+      add(atMs, {
+        kind: 'contact',
+        what,
+        fishing,
+        ...(fish && { fish }),
+        ...(sensed && { sensed }),
+        ...(tide && { tide }),
+      });
+    }
+  }
+  const overMs = at(minutesOf(TRIP_TO));
+  add(overMs, { kind: 'finish' });
+  const over = told();
+  if (over) add(overMs + 10 * MINUTE_MS, { kind: 'review', review: reviewOf(over, overMs, 'us'), note: trip.note });
+  return events;
+}
+
+/** All that was noted on the demo's trips, in their order, each planned as it would be planned today. */
+export const demoTripEvents = (): TripEvent[] => TRIPS.flatMap((trip) => eventsOf(trip, conditionsOf(trip)));
