@@ -3,15 +3,18 @@ import { Conditions, Place, surfaceTempC, visibilityM } from './conditions.js';
 import { clientId, instant, maybe, oneOf, quantity, record, shortText } from './fields.js';
 import {
   CATEGORIES,
+  COLOUR_FAMILIES,
   COVERS,
   FORAGE_KINDS,
   FORAGE_SEEN,
   LEVELS,
   SIGNS,
   SKIES,
+  SOUNDS,
   SPECIES,
   STRUCTURES,
   TIDE_STAGES,
+  TONES,
 } from './ids.js';
 import { LIMITS } from './limits.js';
 import { Plan } from './plan.js';
@@ -89,16 +92,47 @@ export type TripPlan = z.infer<typeof TripPlan>;
 export const CONTACTS = ['follow', 'short', 'missed', 'lost', 'landed'] as const;
 export type Contact = (typeof CONTACTS)[number];
 
+/** Where a fish was hooked, and what could be seen of its state. */
+export const HOOKED = ['lip', 'roof', 'deep', 'outside'] as const;
+export type Hooked = (typeof HOOKED)[number];
+export const FISH_STATES = ['male', 'full-of-eggs', 'spent'] as const;
+export type FishState = (typeof FISH_STATES)[number];
+
+/** What exactly was tied on: the owned piece, or what one knows of it. */
+export const TiedOn = record('what was tied on', {
+  pieceId: maybe(clientId),
+  sizeMm: maybe(quantity('a length in millimetres', 5, 600)),
+  weightG: maybe(quantity('a weight in grams', 0.1, 500)),
+  tone: maybe(oneOf('a tone', TONES)),
+  colour: maybe(oneOf('a colour', COLOUR_FAMILIES)),
+  sound: maybe(oneOf('a sound', SOUNDS)),
+  lineLb: maybe(quantity('a line test in pounds', 1, 200)),
+  leaderLb: maybe(quantity('a leader test in pounds', 1, 200)),
+});
+export type TiedOn = z.infer<typeof TiedOn>;
+
 /** What may be said of a fish that was landed. */
 export const Catch = record('a fish', {
   species: maybe(oneOf('a species', SPECIES)),
   lengthMm: maybe(quantity('a length in millimetres', ...FISH_LENGTH_MM)),
   weightG: maybe(quantity('a weight in grams', ...FISH_WEIGHT_G)),
+  girthMm: maybe(quantity('a girth in millimetres', ...FISH_LENGTH_MM)),
   tag: maybe(shortText('a tag number', 40)),
+  hooked: maybe(oneOf('a place of the hook', HOOKED)),
+  state: maybe(oneOf('a state of the fish', FISH_STATES)),
+  /** What came out of its throat. */
+  throat: maybe(oneOf('a forage', FORAGE_KINDS)),
+  /** Who caught it, where it was not the angler. */
+  whose: maybe(shortText('a name', 60)),
+  tiedOn: maybe(TiedOn),
   photoId: maybe(clientId),
   note: maybe(shortText('a note', 500)),
 });
 export type Catch = z.infer<typeof Catch>;
+
+/** What bait did as it was seen from the boat. */
+export const BAIT_SEEN = [...FORAGE_SEEN, 'following-the-lure', 'at-the-surface'] as const;
+export type BaitSeen = (typeof BAIT_SEEN)[number];
 
 /** What is read off the day. */
 export const DayReading = record('a reading', {
@@ -171,7 +205,7 @@ export const TripEvent = z.discriminatedUnion(
     }),
     event('bait', {
       forage: maybe(oneOf('a forage', FORAGE_KINDS)),
-      seen: maybe(oneOf('what was seen', FORAGE_SEEN)),
+      seen: maybe(oneOf('what was seen', BAIT_SEEN)),
     }),
     event('birds', { sign: oneOf('a sign', SIGNS) }),
     event('mark', { name: maybe(shortText('a name', 80)) }),
@@ -183,6 +217,11 @@ export const TripEvent = z.discriminatedUnion(
       atBoat: maybe(truth),
       casts: maybe(quantity('a number of casts', 1, 500)),
       fishing: maybe(Fishing),
+      /** Of bait: what it was and what it did. */
+      forage: maybe(oneOf('a forage', FORAGE_KINDS)),
+      seen: maybe(oneOf('what was seen', BAIT_SEEN)),
+      /** Of birds: what they did. */
+      sign: maybe(oneOf('a sign', SIGNS)),
     }),
     /** The other event did not happen; taken back itself, it did. */
     event('take-back', { of: clientId }),

@@ -1,3 +1,4 @@
+import { normalShare } from '../numbers/normal-share.js';
 import { nameOf } from '../contract/names.js';
 import { FOOD_WEIGHT, TEMPERATURE_WEIGHT, VISIBILITY_WEIGHT } from '../presentation/score.js';
 import { OCCASION_RULES } from '../presentation/occasions/index.js';
@@ -14,6 +15,8 @@ export interface Moved {
   readonly posterior: number;
   /** Hours of fishing behind it. */
   readonly hours: number;
+  /** How likely it truly lies on this side of what was believed before. */
+  readonly likely: number;
 }
 
 const RULE_WEIGHTS: ReadonlyMap<string, { readonly weight: number; readonly text: string }> = new Map([
@@ -72,9 +75,10 @@ const LEAST_HOURS = 0.1;
 const MOST_TOLD = 40;
 const toHundredths = (value: number): number => Math.round(100 * value) / 100;
 
-function told({ name, prior, mean, hours }: Learnt): Moved | null {
+function told({ name, prior, mean, sd, hours }: Learnt): Moved | null {
   const rule = name.startsWith('rule:') ? name.slice('rule:'.length) : null;
-  const own = { rule, hours: toHundredths(hours) };
+  const likely = toHundredths(normalShare(Math.abs(mean - prior) / sd));
+  const own = { rule, hours: toHundredths(hours), likely };
   if (rule !== null) {
     const known = RULE_WEIGHTS.get(rule);
     if (!known) return null;

@@ -44,6 +44,11 @@ export const fishedOf = (
 
 const isSameHour = (a: HourOfDay, b: HourOfDay): boolean => a.light === b.light && a.tide === b.tide;
 
+/** A stretch of a trip, with what of its bites came to hand. */
+export interface TripBlock extends Block {
+  readonly landed: number;
+}
+
 interface Stretch {
   readonly fished: Fished;
   readonly fromMs: number;
@@ -51,6 +56,7 @@ interface Stretch {
   contacts: number;
   bites: number;
   nearMisses: number;
+  landed: number;
   lastMs: number;
 }
 
@@ -66,14 +72,14 @@ export interface DayClock {
  * where none was said it is the time between the notes, pauses left out. A follow is no bite, nor is a strike that
  * fell short: both are near misses.
  */
-export function blocksOf(trip: Trip, nowMs: number, { minuteAt, hourAt }: DayClock): Block[] {
-  const blocks: Block[] = [];
+export function blocksOf(trip: Trip, nowMs: number, { minuteAt, hourAt }: DayClock): TripBlock[] {
+  const blocks: TripBlock[] = [];
   const endMs = Math.max(trip.startMs, trip.stoppedMs ?? nowMs);
   const afterwards = trip.begin.afterwards ?? false;
   let open: Stretch | null = null;
   const close = (toMs: number) => {
     if (!open) return;
-    const { fished, fromMs, saidHours, contacts, bites, nearMisses, lastMs } = open;
+    const { fished, fromMs, saidHours, contacts, bites, nearMisses, landed, lastMs } = open;
     const oneCast = castHours(fished.paceMps);
     const elapsed = Math.min(activeMs(trip, fromMs, toMs), activeMs(trip, fromMs, lastMs) + SILENT_HOURS * HOUR_MS);
     const landing = contacts * oneCast;
@@ -85,7 +91,7 @@ export function blocksOf(trip: Trip, nowMs: number, { minuteAt, hourAt }: DayClo
         : Math.max(elapsed / HOUR_MS, landing);
     // The cast that is in the water has said nothing yet.
     if (hours >= oneCast / 2) {
-      blocks.push({ ...fished, atMin: minuteAt((fromMs + toMs) / 2), hours, bites, nearMisses });
+      blocks.push({ ...fished, atMin: minuteAt((fromMs + toMs) / 2), hours, bites, nearMisses, landed });
     }
     open = null;
   };
@@ -95,7 +101,7 @@ export function blocksOf(trip: Trip, nowMs: number, { minuteAt, hourAt }: DayClo
     const near = open && isSameHour(open.fished, fished) && atMs - open.fromMs < LONGEST_MS;
     if (open && same && (afterwards || near)) return open;
     close(atMs);
-    open = { fished, fromMs: atMs, saidHours: 0, contacts: 0, bites: 0, nearMisses: 0, lastMs: atMs };
+    open = { fished, fromMs: atMs, saidHours: 0, contacts: 0, bites: 0, nearMisses: 0, landed: 0, lastMs: atMs };
     return open;
   };
   for (const { event, atMs } of trip.notes as readonly Note[]) {
@@ -109,6 +115,7 @@ export function blocksOf(trip: Trip, nowMs: number, { minuteAt, hourAt }: DayClo
       stretch.contacts++;
       if (event.what === 'follow' || event.what === 'short') stretch.nearMisses++;
       else stretch.bites++;
+      if (event.what === 'landed') stretch.landed++;
     }
   }
   close(endMs);

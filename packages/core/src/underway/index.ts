@@ -16,7 +16,7 @@ export {
   type TripState,
 } from './trip.js';
 export { withoutUndefined } from './without-undefined.js';
-export { blocksOf, castHours, fishedOf, type HourOfDay } from './blocks.js';
+export { blocksOf, castHours, fishedOf, type HourOfDay, type TripBlock } from './blocks.js';
 export {
   changesAt,
   fishingOf,

@@ -43,7 +43,8 @@ const TAPS: ReadonlySet<TripEvent['kind']> = new Set([
 const isNote = ({ event }: Timed): boolean => event.kind !== 'plan' && TAPS.has(event.kind);
 
 /** An event as later ones put it right. */
-function corrected<E extends TripEvent>(event: E, { fish, atBoat, casts, fishing }: TripEventOf<'correct'>): E {
+function corrected<E extends TripEvent>(event: E, correction: TripEventOf<'correct'>): E {
+  const { fish, atBoat, casts, fishing, forage, seen, sign } = correction;
   const told = event as TripEvent;
   const about = fishing && 'fishing' in told ? { fishing } : {};
   if (told.kind === 'contact') {
@@ -53,6 +54,8 @@ function corrected<E extends TripEvent>(event: E, { fish, atBoat, casts, fishing
     };
     return { ...event, ...about, ...own };
   }
+  if (told.kind === 'bait') return { ...event, ...withoutUndefined({ forage, seen }) };
+  if (told.kind === 'birds') return { ...event, ...withoutUndefined({ sign }) };
   if (told.kind === 'effort') return { ...event, ...about, ...(casts && { casts }) };
   return { ...event, ...about };
 }

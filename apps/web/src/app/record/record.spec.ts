@@ -33,7 +33,7 @@ describe('the words of a record', () => {
   it('say on how much it rests, and what it moved', () => {
     expect(restsOn(1, 1.2)).toBe('1 trip, 1 hour');
     expect(restsOn(14, 61.7)).toBe('14 trips, 62 hours');
-    const moved = { what: 'drop shot in clear water', rule: null, hours: 0.4 };
+    const moved = { what: 'drop shot in clear water', rule: null, hours: 0.4, likely: 0.8 };
     expect(movedWords({ ...moved, kind: 'factor', prior: 1, posterior: 1.3 })).toBe(
       'drop shot in clear water: 1.3 times the bites the rules expect (1 hour)',
     );
