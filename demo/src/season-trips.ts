@@ -1,4 +1,5 @@
 import type { Front, Sky, Species } from '@inky-shoal/core';
+import { castHours } from '@inky-shoal/core/underway';
 import { PACES, type NextNote } from '@inky-shoal/core/underway/states';
 import { FERROW_CLIMATE, TERN_CLIMATE } from './outside/places.js';
 import type { TrueCourse } from './outside/lake.js';
@@ -11,7 +12,7 @@ import { conditionsOf, waterOf } from './trip-day.js';
 import { FERROW_PLACES, TERN_PLACES } from './trip-places.js';
 import { demoTruth } from './truth.js';
 import { between, spread } from './underway/patchy/chance.js';
-import type { ContactRow, StretchRow, TripRow } from './trip-row.js';
+import { paceOfStep, type ContactRow, type PaceStep, type StretchRow, type TripRow } from './trip-row.js';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
@@ -49,7 +50,7 @@ function skyOf(cloudFraction: number, rainMm: number): Sky {
 
 /** A front has passed where the glass rose by so much since yesterday, and comes where it fell. */
 function frontOf(changeHpa: number): Front {
-  return changeHpa > 7 ? 'post-frontal' : changeHpa < -7 ? 'approaching' : 'stable';
+  return changeHpa > 5 ? 'post-frontal' : changeHpa < -5 ? 'approaching' : 'stable';
 }
 
 /** The day as its angler measures it at eight in the morning: a few tenths off. */
@@ -160,14 +161,17 @@ export function seasonTrips(seed: number): TripRow[] {
     return {
       ...day,
       stretches: stretches.map((stretch): StretchRow => {
-        const { from, place, category, depthM, pace = 'medium', casts = 0 } = stretch;
+        const { from, to, place, category, depthM, pace = 'medium' } = stretch;
+        const paceStep = PACES.indexOf(pace) as PaceStep;
+        const hours = (minutesOf(to) - minutesOf(from)) / 60;
+        const casts = (hours / castHours(paceOfStep(category, paceStep))) * between(random, 0.8, 1.1);
         return [
           minutesOf(from),
           places.findIndex(({ id }) => id === place),
           category,
           depthM ?? 1,
-          PACES.indexOf(pace) as 0 | 1 | 2,
-          casts,
+          paceStep,
+          Math.max(1, Math.round(casts)),
           fish.of(stretch),
         ];
       }),

@@ -1,5 +1,4 @@
 import { makePlan, type Conditions } from '@inky-shoal/core';
-import { categoryOf } from '@inky-shoal/core/lures';
 import {
   reviewOf,
   tideOfNote,
@@ -12,15 +11,27 @@ import { TRIPS } from './data/trips.js';
 import { seeded, seededId } from './random.js';
 import { conditionsOf, TRIP_TO, waterOf } from './trip-day.js';
 import { FERROW_PLACES, TERN_PLACES } from './trip-places.js';
-import type { StretchRow, TripRow } from './trip-row.js';
+import { paceOfStep, type StretchRow, type TripRow } from './trip-row.js';
 
 const MINUTE_MS = 60_000;
+/** Ids tell when something was made: the demo's trips before any that one makes in it, whatever day it shows. */
+const MADE_MS = Date.parse('2025-08-30T19:00:00Z');
 /** The demo's phone. */
 const DEVICE_ID = '01995000-0000-7000-8000-00000000f00d';
-/** Where a pace lies in what a lure is fished at. */
-const PACE_SHARE = [1 / 6, 1 / 2, 5 / 6] as const;
 
 const minutesOf = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
+
+/** A day as the page names trips by it: `Saturday 13 March 2027`. */
+const dayWords = (date: string): string =>
+  new Intl.DateTimeFormat('en-GB', {
+    weekday: 'long',
+    day: 'numeric',
+    month: 'long',
+    year: 'numeric',
+    timeZone: 'UTC',
+  })
+    .format(Date.parse(date))
+    .replace(',', '');
 
 /** Local midnight of a day on a water's clock, as an instant. */
 function midnightMs(date: string, timeZone: string): number {
@@ -31,7 +42,6 @@ function midnightMs(date: string, timeZone: string): number {
 
 function fishingOf({ water }: TripRow, [, place, category, depthM, pace]: StretchRow): Fishing {
   const there = (water === 'ferrow' ? FERROW_PLACES : TERN_PLACES)[place];
-  const [slow, fast] = categoryOf(category).paceMps;
   return {
     spot: there?.id ?? null,
     structure: there?.structure ?? null,
@@ -39,24 +49,25 @@ function fishingOf({ water }: TripRow, [, place, category, depthM, pace]: Stretc
     depthM,
     category,
     trim: null,
-    paceMps: Math.round(1000 * (slow + (fast - slow) * PACE_SHARE[pace])) / 1000,
+    paceMps: paceOfStep(category, pace),
   };
 }
 
 /** A trip as the phone noted it. Ids belong to the day, so that what is told again is the same. */
-function eventsOf(trip: TripRow, conditions: Conditions): TripEvent[] {
+function eventsOf(trip: TripRow, conditions: Conditions, index: number): TripEvent[] {
   const { id: waterId, name, place } = waterOf(trip);
   const beganMs = midnightMs(trip.date, place.timeZone);
   const at = (minute: number) => beganMs + minute * MINUTE_MS;
   const random = seeded(Date.parse(trip.date) / 86_400_000 + (trip.water === 'tern' ? 0.5 : 0));
   const startMs = at((trip.stretches[0]?.[0] ?? minutesOf(TRIP_TO)) - 5);
-  const tripId = seededId(startMs, random);
+  const madeMs = MADE_MS + index * MINUTE_MS;
+  const tripId = seededId(madeMs, random);
   const events: TripEvent[] = [];
   const add = (atMs: number, said: NewTripEvent) => {
     const seq = events.length;
     events.push({
       ...said,
-      id: seededId(atMs, random),
+      id: seededId(madeMs + seq, random),
       tripId,
       deviceId: DEVICE_ID,
       device: 'demo phone',
@@ -65,7 +76,7 @@ function eventsOf(trip: TripRow, conditions: Conditions): TripEvent[] {
     } as TripEvent);
   };
   const plan = { conditions, plan: makePlan(conditions, { units: 'us' }) };
-  add(startMs, { kind: 'begin', name: `${name}, ${trip.date}`, waterId, place, plan, stops: [], aheadMs: 0 });
+  add(startMs, { kind: 'begin', name: `${name}, ${dayWords(trip.date)}`, waterId, place, plan, stops: [], aheadMs: 0 });
   const told = () => tripOf(events, tripId);
   const begun = told();
   for (const stretch of trip.stretches) {
@@ -96,4 +107,5 @@ function eventsOf(trip: TripRow, conditions: Conditions): TripEvent[] {
 }
 
 /** All that was noted on the demo's trips, in their order, each planned as it would be planned today. */
-export const demoTripEvents = (): TripEvent[] => TRIPS.flatMap((trip) => eventsOf(trip, conditionsOf(trip)));
+export const demoTripEvents = (): TripEvent[] =>
+  TRIPS.flatMap((trip, index) => eventsOf(trip, conditionsOf(trip), index));

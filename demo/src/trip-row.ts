@@ -1,4 +1,5 @@
 import type { CategoryId, Front, Sky, Species } from '@inky-shoal/core';
+import { categoryOf } from '@inky-shoal/core/lures';
 
 /** A fish, or what came of a bite: minutes after its stretch began, what it was, and of one that was landed its length. */
 export type ContactRow = readonly [
@@ -9,13 +10,24 @@ export type ContactRow = readonly [
   tag?: string,
 ];
 
+/** How fast a lure was fished, of what it is fished at: slow, medium, fast. */
+export type PaceStep = 0 | 1 | 2;
+/** Where each lies in what a lure is fished at. */
+const PACE_SHARE = [1 / 6, 1 / 2, 5 / 6] as const;
+
+/** A pace in metres a second. */
+export function paceOfStep(category: CategoryId, step: PaceStep): number {
+  const [slow, fast] = categoryOf(category).paceMps;
+  return Math.round(1000 * (slow + (fast - slow) * PACE_SHARE[step])) / 1000;
+}
+
 /** A stretch of fishing one thing as the data file writes it; the place by its number among the water's. */
 export type StretchRow = readonly [
   fromMin: number,
   place: number,
   category: CategoryId,
   depthM: number,
-  pace: 0 | 1 | 2,
+  pace: PaceStep,
   casts: number,
   contacts: readonly ContactRow[],
 ];

@@ -43,13 +43,28 @@ export const VIEWS: [name: string, path: (compare: string) => string, ready: str
   ['balance', () => '/rig/bench/balance', '.answer'],
   ['underway', () => '/underway', 'inky-trip-start .wide'],
   ['trips from a file', () => '/underway/bring', '#past-text'],
+  ['log', () => '/log', 'inky-small-sheet'],
+  ['what the log shows', () => '/log/shows', 'inky-dots canvas'],
+  ['what places remember', () => '/log/places', 'main li'],
+  ['what trips taught', () => '/log/taught', 'main li'],
+  ['a past trip', () => '/log/past', '#past-date'],
   ['more', () => '/more', 'main li'],
   ['settings', () => '/settings', 'main h2'],
   ['removed and changed', () => '/bin', 'main h2'],
 ];
 
 /** Views that draw, or colour things that no other view has: the rest wear the same few colours. */
-const OWN_COLOURS = new Set(['sheet', 'season', 'water', 'rig', 'boxes', 'bench', 'settings']);
+const OWN_COLOURS = new Set([
+  'sheet',
+  'season',
+  'water',
+  'log',
+  'what the log shows',
+  'rig',
+  'boxes',
+  'bench',
+  'settings',
+]);
 
 /** Asks axe of every view in some looks. */
 export function axeFindsNothingIn(looks: readonly string[]): void {

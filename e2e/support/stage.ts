@@ -20,6 +20,8 @@ export interface PageOptions {
   readonly units?: string;
   /** The page may be kept in the browser, to start with no server. */
   readonly keeps?: boolean;
+  /** Days are planned by what the demo's trips taught, too: else by the planner alone. */
+  readonly byRecord?: boolean;
   /** Where the browser says that it is; without one it may not tell. */
   readonly position?: readonly [longitude: number, latitude: number];
 }
@@ -41,7 +43,7 @@ export class Stage {
 
   /** A page with storage of its own. */
   async page(path: string, options: PageOptions = {}): Promise<Page> {
-    const { size = WIDE, look = 'paper', units = 'us', keeps = false, position } = options;
+    const { size = WIDE, look = 'paper', units = 'us', keeps = false, byRecord = false, position } = options;
     const context = await this.browser.newContext({
       viewport: size,
       locale: 'en-GB',
@@ -55,6 +57,9 @@ export class Stage {
     await context.addInitScript((settings) => {
       if (!localStorage.getItem('inky.setting/units')) localStorage.setItem('inky.settings', settings);
     }, JSON.stringify({ units, look }));
+    await context.addInitScript((leans) => {
+      if (!localStorage.getItem('inky.by-record')) localStorage.setItem('inky.by-record', String(leans));
+    }, byRecord);
     const page = await context.newPage();
     page.on('console', (message) => {
       const offline = OFFLINE.test(message.text());

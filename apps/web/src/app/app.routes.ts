@@ -15,14 +15,7 @@ export const routes: Routes = [
     loadComponent: () => import('./sheet/species.view').then((m) => m.SpeciesView),
   },
   { path: 'water', title: 'Water', loadComponent: () => import('./water/water.view').then((m) => m.WaterView) },
-  { path: 'rig', title: 'Rods', loadComponent: () => import('./rig/rig.view').then((m) => m.RigView) },
-  { path: 'rig/boxes', title: 'Boxes', loadComponent: () => import('./rig/boxes/boxes.view').then((m) => m.BoxesView) },
-  { path: 'rig/bench', pathMatch: 'full', redirectTo: 'rig/bench/running-depth' },
-  {
-    path: 'rig/bench/:tool',
-    title: 'Bench',
-    loadComponent: () => import('./rig/bench/bench.view').then((m) => m.BenchView),
-  },
+  { path: 'rig', title: 'Rods', loadChildren: () => import('./rig/rig.routes').then((m) => m.RIG_ROUTES) },
   {
     path: 'underway',
     title: 'Underway',
@@ -33,6 +26,7 @@ export const routes: Routes = [
     title: 'Trips from a file',
     loadComponent: () => import('./underway/past/past-trips.view').then((m) => m.PastTripsView),
   },
+  { path: 'log', title: 'Log', loadChildren: () => import('./log/log.routes').then((m) => m.LOG_ROUTES) },
   { path: 'more', title: 'More', loadComponent: () => import('./shell/more.view').then((m) => m.MoreView) },
   { path: 'rules', title: 'Rules', loadComponent: () => import('./rules/rules.view').then((m) => m.RulesView) },
   { path: 'waters', title: 'Waters', loadComponent: () => import('./waters/waters.view').then((m) => m.WatersView) },

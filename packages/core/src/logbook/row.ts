@@ -23,6 +23,8 @@ export interface LogbookRow {
   readonly date: string;
   readonly startMs: number;
   readonly waterId: string | null;
+  /** What the water is called now, else as the trip was named after it. */
+  readonly water: string;
   readonly phase: Phase | null;
   /** As it was read on the water, else as it was planned with. */
   readonly surfaceTempC: number | null;
@@ -102,6 +104,7 @@ function rowOf(trip: Trip, waterName: string): LogbookRow {
     date,
     startMs,
     waterId: begin.waterId ?? null,
+    water: waterName || (begin.name.split(',')[0] ?? begin.name),
     phase,
     surfaceTempC: readOf(trip, 'surfaceTempC'),
     visibilityM,

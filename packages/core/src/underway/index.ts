@@ -55,3 +55,4 @@ export {
   type TripImport,
   type TripTableContext,
 } from './past/trip-table.js';
+export { TripByHand, tripByHand, type WrittenDown } from './past/by-hand.js';

@@ -1,7 +1,7 @@
 import { planDay, type Book, type Conditions, type Plan, type PlannedDay, type UnitSystem } from '@inky-shoal/core';
-import { learn, leaningOf, likeTrips, movedBy, recordOf, type Learned, type Moved } from '@inky-shoal/core/record';
-import { tripsOf, type KnownTrips } from '@inky-shoal/core/underway';
-import { TripDb } from '../underway/trip-db';
+import { learn, leaningOf, movedBy, recordOf, type Learned, type Moved } from '@inky-shoal/core/record';
+import { logApi } from '../log/log-api';
+import { deviceTrips } from './device-trips';
 
 /** A day as the record would have it. */
 export interface RecordedDay {
@@ -13,45 +13,49 @@ export interface RecordedDay {
   readonly moved: readonly Moved[];
 }
 
+/** What the record has taught of a kind of fishing. */
+export interface Taught {
+  readonly discipline: Conditions['discipline'];
+  readonly trips: number;
+  readonly hours: number;
+  readonly moved: readonly Moved[];
+}
+
 /** What was learnt of a book's trips, by how many events told them: they are only added. */
 interface Known {
   readonly of: string;
   readonly learned: Learned | null;
 }
 const known = new Map<string, Known>();
-/** Trips as they were told last, book by book: what was told before is not told anew. */
-const knownTrips = new Map<Book, KnownTrips>();
-const dbs = new Map<Book, TripDb>();
 
-function tripDb(book: Book): TripDb {
-  let db = dbs.get(book);
-  if (!db) dbs.set(book, (db = new TripDb(book)));
-  return db;
-}
-
-function tripsKnown(book: Book): KnownTrips {
-  let trips = knownTrips.get(book);
-  if (!trips) knownTrips.set(book, (trips = new Map()));
-  return trips;
-}
-
-async function learnedOf(book: Book, conditions: Conditions): Promise<Learned | null> {
-  const { events } = tripDb(book);
-  const key = `${book} ${conditions.discipline}`;
-  const of = String(await events.count());
+async function learnedOf(book: Book, discipline: Conditions['discipline'], sinceMs: number): Promise<Learned | null> {
+  const key = `${book} ${discipline} ${sinceMs}`;
+  const { events, trips } = await deviceTrips(book);
+  const of = String(events);
   const before = known.get(key);
   if (before?.of === of) return before.learned;
-  const told = (await events.toArray()).map(({ event }) => event);
-  const learned = learn(likeTrips(recordOf(tripsOf(told, tripsKnown(book))), conditions), before?.learned);
+  const counted = recordOf(trips.filter(({ startMs }) => startMs >= sinceMs));
+  const alike = counted.filter(({ conditions }) => conditions.discipline === discipline);
+  const learned = learn(alike, before?.learned);
   known.set(key, { of, learned });
   return learned;
 }
 
 /** The record, beside the page so that it never holds it up: it reads the trips on this device by itself. */
 export const recordApi = {
-  /** A day planned with what the trips of a book taught; null where they taught nothing yet. */
-  async planDay(book: Book, conditions: Conditions, units: UnitSystem): Promise<RecordedDay | null> {
-    const learned = await learnedOf(book, conditions);
+  ...logApi,
+
+  /**
+   * A day planned with what the trips of a book taught; null where they taught nothing yet.
+   * @param sinceMs only trips that began then or later count
+   */
+  async planDay(
+    book: Book,
+    conditions: Conditions,
+    units: UnitSystem,
+    sinceMs = -Infinity,
+  ): Promise<RecordedDay | null> {
+    const learned = await learnedOf(book, conditions.discipline, sinceMs);
     if (!learned) return null;
     const { trips, hours } = learned;
     return {
@@ -61,6 +65,16 @@ export const recordApi = {
       hours,
       moved: movedBy(learned),
     };
+  },
+
+  /** What the trips of a book have taught, by kind of fishing; nothing where they taught nothing yet. */
+  async taught(book: Book, sinceMs = -Infinity): Promise<Taught[]> {
+    const told: Taught[] = [];
+    for (const discipline of ['bass', 'inshore'] as const) {
+      const learned = await learnedOf(book, discipline, sinceMs);
+      if (learned) told.push({ discipline, trips: learned.trips, hours: learned.hours, moved: movedBy(learned) });
+    }
+    return told;
   },
 };
 export type RecordApi = typeof recordApi;

@@ -1,9 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { capital } from '@inky-shoal/core';
+import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
-import { catchError, map, of, switchMap } from 'rxjs';
+import { catchError, combineLatest, map, of, switchMap } from 'rxjs';
 import { FoldComponent } from '../ui/fold.component';
+import { LikeDaysComponent } from '../log/like-days.component';
 import { DayService } from '../sheet/day.service';
 import type { RecordedDay } from './record-api';
 import { RecordService } from './record.service';
@@ -16,7 +18,7 @@ const MOST_MOVED = 8;
 @Component({
   selector: 'inky-record-on-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective, FoldComponent],
+  imports: [ButtonDirective, FoldComponent, LikeDaysComponent, RouterLink],
   template: `
     @if (told(); as told) {
       <section aria-labelledby="record">
@@ -26,6 +28,7 @@ const MOST_MOVED = 8;
           <button pButton text type="button" class="no-print" (click)="turn()">
             {{ byRecord() ? 'Plan without it' : 'Plan with it' }}
           </button>
+          <a class="no-print" routerLink="/log/taught">All that it taught</a>
         </p>
         @if (told.moved.length) {
           <inky-fold label="What it moved">
@@ -36,6 +39,11 @@ const MOST_MOVED = 8;
             </ul>
           </inky-fold>
         }
+        <inky-fold class="no-print" label="Days like this one" [(open)]="likeOpen">
+          @defer (when likeOpen()) {
+            <inky-like-days />
+          }
+        </inky-fold>
       </section>
     }
   `,
@@ -63,7 +71,17 @@ export class RecordOnSheetComponent {
 
   private readonly record = inject(RecordService);
   private readonly day = inject(DayService);
-  protected readonly byRecord = toSignal(this.record.leans$, { requireSync: true });
+  /** Whether the water on the sheet is planned by the record. */
+  protected readonly byRecord = toSignal(
+    combineLatest([this.record.leans$, this.record.off$, this.day.draft$]).pipe(
+      map(([leans, off, draft]) => leans && !off.includes(draft?.waterId ?? '')),
+    ),
+    { initialValue: true },
+  );
+  private readonly waterId = toSignal(this.day.draft$.pipe(map((draft) => draft?.waterId ?? null)), {
+    initialValue: null,
+  });
+  protected readonly likeOpen = signal(false);
   private readonly found = toSignal(
     this.day.conditions$.pipe(
       // A help: where it cannot be worked out the sheet goes on without it.
@@ -96,6 +114,9 @@ export class RecordOnSheetComponent {
   }
 
   protected turn(): void {
-    this.record.leanOn(!this.byRecord());
+    const waterId = this.waterId();
+    const leans = !this.byRecord();
+    this.record.leanOn(leans);
+    if (leans && waterId) this.record.leaveOff(waterId, false);
   }
 }

@@ -17,7 +17,7 @@ export function changedWords(plan: Plan, shipped: Plan, windowId: string): strin
   return said.length ? said.join(', and ') : null;
 }
 
-const countWords = (value: number, one: string): string => `${value} ${value === 1 ? one : `${one}s`}`;
+export const countWords = (value: number, one: string): string => `${value} ${value === 1 ? one : `${one}s`}`;
 
 /** How much the record rests on, in words. */
 export const restsOn = (trips: number, hours: number): string =>
@@ -31,3 +31,18 @@ export function movedWords({ what, kind, prior, posterior, hours }: Moved): stri
   if (kind === 'factor') return `${what}: ${figure(posterior)} times the bites the rules expect (${from})`;
   return `${what}: weighs ${figure(posterior)}, shipped ${figure(prior)} (${from})`;
 }
+
+/** What one's own trips made of the weights of rules, by rule. */
+export const learntByRule = (moved: readonly Moved[]): Map<string, string> =>
+  new Map(
+    moved.flatMap(({ rule, prior, posterior, hours }) =>
+      rule === null
+        ? []
+        : [
+            [
+              rule,
+              `Shipped weight ${figure(prior)}; by your trips ${figure(posterior)} (${countWords(Math.max(1, Math.round(hours)), 'hour')}).`,
+            ],
+          ],
+    ),
+  );

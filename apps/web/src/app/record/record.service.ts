@@ -3,6 +3,7 @@ import type { Conditions } from '@inky-shoal/core';
 import {
   BehaviorSubject,
   combineLatest,
+  defer,
   distinctUntilChanged,
   map,
   type Observable,
@@ -19,6 +20,8 @@ import { TripSyncService } from '../underway/trip-sync.service';
 import type { RecordedDay } from './record-api';
 import { RECORD_WORKER } from './record-worker';
 
+const sinceMs = (date: string): number => (date ? Date.parse(`${date}T00:00:00Z`) : -Infinity);
+
 /** What the trips of the open book teach a plan. */
 @Injectable({ providedIn: 'root' })
 export class RecordService {
@@ -32,6 +35,15 @@ export class RecordService {
   private readonly leans = new BehaviorSubject(this.kept.read());
   /** Whether days are planned by the record. */
   readonly leans$ = this.leans.pipe(distinctUntilChanged());
+  /** Waters on which the plan stands as shipped. */
+  private readonly keptOff = new Store('record-not-on', z.array(z.string()), []);
+  private readonly off = new BehaviorSubject<readonly string[]>(this.keptOff.read());
+  /** Waters, by their ids, whose days are planned without the record. */
+  readonly off$ = this.off.asObservable();
+  /** Only trips from this day on teach, YYYY-MM-DD; all where it is empty. */
+  private readonly keptSince = new Store('record-since', z.string(), '');
+  private readonly since = new BehaviorSubject(this.keptSince.read());
+  readonly since$ = this.since.pipe(distinctUntilChanged());
   private last: { readonly conditions: Conditions; readonly day$: Observable<RecordedDay | null> } | null = null;
 
   /** Emits whenever the trips on this device are others. */
@@ -52,11 +64,32 @@ export class RecordService {
     this.leans.next(leans);
   }
 
+  /** Has the days of a water planned without the record, or with it. */
+  leaveOff(waterId: string, isOff: boolean): void {
+    const off = [...this.off.value.filter((id) => id !== waterId), ...(isOff ? [waterId] : [])];
+    this.keptOff.write(off);
+    this.off.next(off);
+  }
+
+  /** Has only trips from a day on teach. Nothing is lost: with an empty day all teach again. */
+  beginAt(date: string): void {
+    this.keptSince.write(date);
+    this.since.next(date);
+  }
+
+  /** What the record has taught, told anew with every trip. */
+  readonly taught$ = defer(() => combineLatest([this.log$, this.since$, this.books.book$])).pipe(
+    switchMap(([, since, book]) => this.worker.ask((record) => record.taught(book, sinceMs(since)))),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
   /** A day as the record would have it, told anew with every trip; null where there is no record. */
   of(conditions: Conditions): Observable<RecordedDay | null> {
     if (this.last?.conditions !== conditions) {
-      const day$ = combineLatest([this.log$, this.settings.units$, this.books.book$]).pipe(
-        switchMap(([, units, book]) => this.worker.ask((record) => record.planDay(book, conditions, units))),
+      const day$ = combineLatest([this.log$, this.settings.units$, this.books.book$, this.since$]).pipe(
+        switchMap(([, units, book, since]) =>
+          this.worker.ask((record) => record.planDay(book, conditions, units, sinceMs(since))),
+        ),
         tap((found) => this.has.write(found !== null)),
         shareReplay({ bufferSize: 1, refCount: true }),
       );

@@ -5,6 +5,8 @@ import { type LibraryRule, nameOf } from '@inky-shoal/core';
 import { ruleLibrary } from '@inky-shoal/core/plan/library';
 import { WATER_ANSWERS } from '@inky-shoal/core/underway';
 import { catchError, map, of, switchMap } from 'rxjs';
+import { learntByRule } from '../record/record-words';
+import { RecordService } from '../record/record.service';
 import { capital } from '../sheet/words';
 import { DayService } from '../sheet/day.service';
 import { PlannerService } from '../base/planner/planner.service';
@@ -53,6 +55,15 @@ export class RulesView {
     { initialValue: {} as Record<string, number> },
   );
 
+  /** What one's own trips made of a rule's weight, in words, by rule. */
+  private readonly learnt = toSignal(
+    inject(RecordService).taught$.pipe(
+      map((taught) => learntByRule(taught.flatMap(({ moved }) => moved))),
+      catchError(() => of(new Map<string, string>())),
+    ),
+    { initialValue: new Map<string, string>() },
+  );
+
   protected readonly filters = inject(NonNullableFormBuilder).group({
     words: '',
     step: '',
@@ -79,7 +90,7 @@ export class RulesView {
           (!onlyToday || rule.id in today) &&
           (!words || `${rule.id} ${rule.text} ${rule.when} ${rule.does}`.toLowerCase().includes(words)),
       )
-      .map((rule) => ({ ...rule, today: today[rule.id] ?? 0 }));
+      .map((rule) => ({ ...rule, today: today[rule.id] ?? 0, learnt: this.learnt().get(rule.id) }));
   });
 
   protected readonly name = nameOf;

@@ -39,6 +39,7 @@ export class ShellComponent {
     { path: '/sheet', name: 'Sheet', on: 'both' },
     { path: '/rig', name: 'Rig', on: 'both' },
     { path: '/underway', name: 'Underway', on: 'both' },
+    { path: '/log', name: 'Log', on: 'wide' },
     { path: '/plans', name: 'Plans', on: 'wide' },
     { path: '/settings', name: 'Settings', on: 'wide' },
     { path: '/more', name: 'More', on: 'phone' },

@@ -5,6 +5,7 @@ import {
   effect,
   inject,
   input,
+  linkedSignal,
   output,
   signal,
   untracked,
@@ -19,6 +20,9 @@ import { PhotoProblem, smallPhoto } from '../rig/boxes/photo';
 import { plainFigure } from '../ui/numbers';
 import { OpenFileComponent } from '../ui/open-file.component';
 import { FieldComponent } from '../ui/field.component';
+import { FoldComponent } from '../ui/fold.component';
+import { type FieldChange, FieldsComponent } from '../ui/fields.component';
+import { catchOf, fishFields, fishValues, type FishValues } from './fish-fields';
 import { TripService } from './trip.service';
 import { sayTime } from './underway-words';
 import { sayShortDate } from '../ui/dates';
@@ -35,7 +39,7 @@ const MEASURES = { lengthMm: 'fishLength', weightG: 'fishWeight' } as const;
 @Component({
   selector: 'inky-fish-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective, FieldComponent, OpenFileComponent, ReactiveFormsModule],
+  imports: [ButtonDirective, FieldComponent, FieldsComponent, FoldComponent, OpenFileComponent, ReactiveFormsModule],
   templateUrl: './fish-form.component.html',
   styleUrl: './fish-form.component.css',
 })
@@ -57,6 +61,15 @@ export class FishFormComponent {
     const note = notes.find(({ event }) => event.id === of)?.event;
     return (note?.kind === 'contact' && note.fish) || {};
   });
+  private readonly discipline = computed(() => {
+    const of = this.of();
+    const trip = untracked(this.among).find(({ notes }) => notes.some(({ event }) => event.id === of));
+    return trip?.plan?.conditions.discipline;
+  });
+  /** What more may be told of it: by kind of fishing, since that tells which fish it may be. */
+  protected readonly more = computed(() => fishFields(this.discipline()));
+  protected readonly moreValues = linkedSignal((): FishValues => fishValues(this.known()));
+  private readonly moreSaid = signal(false);
   protected readonly form = inject(NonNullableFormBuilder).group({ lengthMm: '', weightG: '', tag: '' });
   private readonly typed = toSignal(this.form.valueChanges.pipe(map(() => this.form.getRawValue())), {
     initialValue: this.form.getRawValue(),
@@ -85,6 +98,11 @@ export class FishFormComponent {
     );
   }
 
+  protected setMore({ key, value }: FieldChange): void {
+    this.moreSaid.set(true);
+    this.moreValues.set({ ...this.moreValues(), [key]: value });
+  }
+
   protected take(file: File): void {
     this.photoProblem.set(null);
     smallPhoto(file)
@@ -109,6 +127,7 @@ export class FishFormComponent {
       weightG: this.typedOver('weightG'),
       tag: this.typed().tag.trim() === this.known().tag ? undefined : this.typed().tag.trim() || undefined,
       photoId: this.photoId(),
+      ...(this.moreSaid() ? catchOf(this.moreValues(), this.known()) : {}),
     };
     const told = Object.values(fish).some((value) => value !== undefined);
     void (told ? this.trips.describeCatch(this.of(), fish) : Promise.resolve()).then(() => this.done.emit());

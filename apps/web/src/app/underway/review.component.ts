@@ -1,5 +1,5 @@
 import { ViewportScroller } from '@angular/common';
-import { afterNextRender, ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import type { UnitSystem } from '@inky-shoal/core';
 import { reviewOf, type Trip } from '@inky-shoal/core/underway';
@@ -46,7 +46,13 @@ import { TripLogComponent } from './trip-log.component';
         <button pButton text type="button" (click)="goOn()">Not over yet</button>
       </div>
     }
-    <inky-trip-log [trip]="trip()" [units]="units()" [done]="trip().review !== null" />
+    <inky-trip-log
+      [trip]="trip()"
+      [units]="units()"
+      [done]="trip().review !== null && !edited()"
+      [sizes]="edited()"
+      (fishWanted)="fishWanted.emit($event)"
+    />
   `,
   styles: `
     :host {
@@ -84,6 +90,10 @@ export class TripReviewComponent {
 
   readonly trip = input.required<Trip>();
   readonly units = input.required<UnitSystem>();
+  /** Its notes are put right afterwards. */
+  readonly edited = input(false);
+  /** More is to be said of a fish: the id of its note. */
+  readonly fishWanted = output<string>();
   protected readonly note = new FormControl('', { nonNullable: true });
   protected readonly parts = computed(() => {
     const trip = this.trip();

@@ -17,6 +17,7 @@ import {
   reviewOf,
   type Trip,
   type TripEvent,
+  type TripEventOf,
   tideOfNote,
   tripOf,
   type TripPlan,
@@ -249,7 +250,12 @@ export class TripService {
 
   /** Says more of a fish that was landed. */
   describeCatch(of: string, fish: Catch): Promise<TripEvent | null> {
-    return this.tap({ kind: 'correct', of, fish });
+    return this.tap({ kind: 'correct', of, fish }, this.tripHolding(of));
+  }
+
+  /** Says of bait what it was and what it did, of birds what they did. */
+  describeSign(of: string, said: Pick<TripEventOf<'correct'>, 'forage' | 'seen' | 'sign'>): Promise<TripEvent | null> {
+    return this.tap({ kind: 'correct', of, ...said }, this.tripHolding(of));
   }
 
   /** Says of a bite that it came at the boat. */
@@ -258,7 +264,7 @@ export class TripService {
   }
 
   takeBack(of: string): Promise<TripEvent | null> {
-    return this.tap({ kind: 'take-back', of });
+    return this.tap({ kind: 'take-back', of }, this.tripHolding(of));
   }
 
   /** Puts a trip into the bin, from which it can be taken for ninety days. */
@@ -307,6 +313,13 @@ export class TripService {
   /** Keeps a photo of a fish on the device, until the server has it. */
   addPhoto(photo: Blob): Promise<string> {
     return this.log.addPhoto(photo);
+  }
+
+  /** The trip that a note belongs to, whether it is over or not. */
+  private tripHolding(note: string): Trip | null {
+    const events = this.log.now?.events ?? [];
+    const tripId = events.find(({ id }) => id === note)?.tripId;
+    return tripId === undefined ? null : tripOf(events, tripId);
   }
 
   /** What is fished now: what was said last, else what the plan has for this hour. */

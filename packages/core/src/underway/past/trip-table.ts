@@ -97,7 +97,7 @@ function fishOf(row: TripRow, startMs: number): Told[] {
 }
 
 /** So many minutes of fishing, in the pieces that one note may hold. */
-function effortOf(hours: number, fishing: Fishing, atMs: number): Told[] {
+export function effortOf(hours: number, fishing: Fishing, atMs: number): Told[] {
   const told: Told[] = [];
   for (let left = Math.round(hours * 60); left > 0; left -= MOST_EFFORT_MIN) {
     told.push({ atMs, said: { kind: 'effort', minutes: Math.min(MOST_EFFORT_MIN, left), fishing } });

@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { type CategoryId, CATEGORIES, type Water } from '@inky-shoal/core';
-import type { PastTrip } from '@inky-shoal/core/underway';
+import type { PastTrip, TripPlan, WrittenDown } from '@inky-shoal/core/underway';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
 import { Store } from '../../base/store';
@@ -48,6 +48,23 @@ export class PastTripsService {
     });
     await this.log.addAll(said);
     return ids;
+  }
+
+  /** One that was written down by hand, with the plan of its day where that is known. @throws NotKept */
+  async addOne({ startMs, told }: WrittenDown, water: Water | null, plan: TripPlan | null): Promise<string> {
+    const [tripId, place] = [uuid(), water?.place ?? null];
+    const day = localDay(new Date(startMs).toISOString(), place?.timeZone ?? zoneHere());
+    const name = `${water?.name ?? 'A trip'}, ${sayDate(day)}`.slice(0, 120);
+    const waterId = water?.id;
+    await this.log.addAll([
+      {
+        tripId,
+        atMs: startMs,
+        said: { kind: 'begin', name, waterId, place, plan, stops: [], aheadMs: 0, afterwards: true },
+      },
+      ...told.map((each) => ({ tripId, ...each })),
+    ]);
+    return tripId;
   }
 
   /** Into the bin with them. @throws NotKept */

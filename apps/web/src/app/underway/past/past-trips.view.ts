@@ -196,7 +196,7 @@ export class PastTripsView {
       this.notices.say(`${count} added.`, () => {
         this.past.remove(ids).catch((error: Error) => this.notices.say(`Not taken back. ${error.message}`));
       });
-      await this.router.navigateByUrl('/underway');
+      await this.router.navigateByUrl('/log');
     } catch (error) {
       this.table.problem.set((error as Error).message);
     } finally {

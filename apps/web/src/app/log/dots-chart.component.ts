@@ -1,0 +1,153 @@
+import { ChangeDetectionStrategy, Component, computed, effect, type ElementRef, input, viewChild } from '@angular/core';
+import type { Chart } from 'chart.js';
+import type { Look } from '../base/settings.service';
+import { DrawnChart, ticksAcross } from '../ui/drawn-chart';
+import { type Ink, readInk } from '../ui/ink';
+import { penOf } from '../ui/pen';
+
+/** A rate with its range, named. */
+export interface Dot {
+  readonly name: string;
+  readonly value: number;
+  readonly low: number;
+  readonly high: number;
+  /** It rests on little. */
+  readonly isSmall: boolean;
+}
+
+const ROW_PX = 30;
+const AXIS_PX = 46;
+/** Room for the names to the left, at most and of the whole. */
+const NAMES_PX = 240;
+const NAMES_SHARE = 0.42;
+const FAINT = 0.45;
+/** How wide a letter of a name is, of the root size. */
+const LETTER = 0.41;
+/** A range that reaches farther than so many times the highest rate is cut: nobody knows. */
+const MOST_TIMES = 1.8;
+
+/** Rates as dots along one scale, with the ranges in which they lie four times in five; what rests on little stands faint. */
+@Component({
+  selector: 'inky-dots',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<div class="frame" [style.height.px]="height()">
+    <canvas #canvas role="img" [attr.aria-label]="words()"></canvas>
+  </div>`,
+  styles: `
+    :host {
+      display: block;
+      max-width: 46rem;
+    }
+    .frame {
+      position: relative;
+    }
+  `,
+})
+export class DotsChartComponent {
+  readonly dots = input.required<readonly Dot[]>();
+  /** What is usual over all, drawn as a line. */
+  readonly usual = input.required<number>();
+  /** What the scale counts. */
+  readonly counts = input.required<string>();
+  readonly look = input.required<Look>();
+  readonly words = input.required<string>();
+
+  private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
+  protected readonly height = computed(() => AXIS_PX + ROW_PX * Math.max(1, this.dots().length));
+  private readonly most = computed(() => {
+    const highest = Math.max(this.usual(), ...this.dots().map(({ value }) => value), 0.1);
+    return Math.min(highest * MOST_TIMES, Math.max(highest, ...this.dots().map(({ high }) => high)) * 1.05);
+  });
+  private ink: Ink | null = null;
+  private readonly chart = new DrawnChart({
+    canvas: () => this.canvas().nativeElement,
+    layers: { id: 'dots', afterDraw: (chart) => this.draw(chart) },
+    axes: () => this.axes(),
+    points: () => this.dots().map(({ value }, at) => ({ x: value, y: at })),
+  });
+
+  constructor() {
+    effect(() => {
+      this.look();
+      this.dots();
+      this.usual();
+      this.counts();
+      this.ink = readInk();
+      this.chart.redraw();
+    });
+  }
+
+  private draw(chart: Chart): void {
+    const ink = this.ink ?? readInk();
+    const pen = penOf(chart);
+    const { context, area } = pen;
+    const most = this.most();
+    context.save();
+    context.strokeStyle = ink.ink2;
+    context.setLineDash([3, 4]);
+    context.beginPath();
+    context.moveTo(pen.x(this.usual()), area.top);
+    context.lineTo(pen.x(this.usual()), area.bottom);
+    context.stroke();
+    context.setLineDash([]);
+    this.dots().forEach(({ value, low, high, isSmall }, at) => {
+      const y = pen.y(at);
+      context.globalAlpha = isSmall ? FAINT : 1;
+      context.strokeStyle = ink.lure;
+      context.lineWidth = 3;
+      context.lineCap = 'round';
+      context.beginPath();
+      context.moveTo(pen.x(low), y);
+      context.lineTo(pen.x(Math.min(high, most)), y);
+      context.stroke();
+      context.beginPath();
+      context.arc(pen.x(value), y, 6, 0, 2 * Math.PI);
+      context.fillStyle = isSmall ? ink.paper : ink.lure;
+      context.fill();
+      context.stroke();
+    });
+    context.restore();
+  }
+
+  private axes() {
+    const ink = (this.ink ??= readInk());
+    const dots = this.dots();
+    const room = Math.min(NAMES_PX, this.canvas().nativeElement.clientWidth * NAMES_SHARE);
+    const letters = Math.floor(room / (ink.sizePx * LETTER));
+    const short = (name: string) => (name.length > letters ? `${name.slice(0, letters - 1)}…` : name);
+    return {
+      layout: { padding: { top: 4, right: 10 } },
+      scales: {
+        x: {
+          type: 'linear' as const,
+          position: 'top' as const,
+          min: 0,
+          max: this.most(),
+          border: { color: ink.ink },
+          grid: { color: ink.rule },
+          title: { display: true, text: this.counts(), color: ink.ink2 },
+          ticks: { ...ticksAcross(ink), maxTicksLimit: 6 },
+        },
+        y: {
+          type: 'linear' as const,
+          reverse: true,
+          min: -0.5,
+          max: dots.length - 0.5,
+          border: { color: ink.ink },
+          grid: { display: false },
+          afterBuildTicks: (axis: { ticks: { value: number }[] }) => {
+            axis.ticks = dots.map((_, value) => ({ value }));
+          },
+          afterFit: (axis: { width: number }) => {
+            axis.width = room;
+          },
+          ticks: {
+            ...ticksAcross(ink),
+            color: ink.ink,
+            callback: (value: string | number) => short(dots[Number(value)]?.name ?? ''),
+          },
+        },
+      },
+    };
+  }
+}

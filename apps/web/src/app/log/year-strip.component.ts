@@ -1,0 +1,175 @@
+import { ChangeDetectionStrategy, Component, computed, effect, type ElementRef, input, viewChild } from '@angular/core';
+import { dateOf, dayNumber, symbolOf, toShown, type UnitSystem } from '@inky-shoal/core';
+import type { LogbookRow } from '@inky-shoal/core/logbook';
+import type { Chart } from 'chart.js';
+import type { Look } from '../base/settings.service';
+import { DrawnChart, ticksAcross, ticksUp } from '../ui/drawn-chart';
+import { type Ink, readInk } from '../ui/ink';
+import { penOf } from '../ui/pen';
+import { sayDay } from './log-words';
+
+const MONTHS = 'Jan Feb Mar Apr May Jun Jul Aug Sep Oct Nov Dec'.split(' ');
+/** Days beyond the first and the last trip. */
+const BEYOND = 10;
+/** A fish lengthens the drop by so many pixels, up to so many. */
+const PER_FISH = 7;
+const LONGEST = 42;
+const SHORTEST = 8;
+/** Room for a month's name, pixels. */
+const MONTH_PX = 44;
+/** Waters apart in temperature are not joined: one line a water. */
+interface Line {
+  readonly points: readonly { readonly day: number; readonly temp: number }[];
+}
+
+/** The water's temperature as the trips read it, and each trip hanging from its day, longer by its fish. */
+@Component({
+  selector: 'inky-year-strip',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<canvas #canvas role="img" [attr.aria-label]="words()"></canvas>`,
+  styles: `
+    :host {
+      display: block;
+      position: relative;
+      height: 10.5rem;
+    }
+  `,
+})
+export class YearStripComponent {
+  readonly rows = input.required<readonly LogbookRow[]>();
+  /** Those that are found: the others stand faint. */
+  readonly found = input.required<readonly LogbookRow[]>();
+  readonly units = input.required<UnitSystem>();
+  readonly look = input.required<Look>();
+
+  private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
+  private readonly foundIds = computed(() => new Set(this.found().map(({ id }) => id)));
+  private readonly trips = computed(() =>
+    this.rows()
+      .map((row) => ({ row, day: dayNumber(row.date) }))
+      .reverse(),
+  );
+  private readonly lines = computed((): Line[] => {
+    const byWater = new Map<string, { day: number; temp: number }[]>();
+    for (const { row, day } of this.trips()) {
+      if (row.surfaceTempC === null) continue;
+      const key = row.waterId ?? '';
+      byWater.set(key, [...(byWater.get(key) ?? []), { day, temp: toShown('temp', row.surfaceTempC, this.units()) }]);
+    }
+    return [...byWater.values()].map((points) => ({ points }));
+  });
+  protected readonly words = computed(() => {
+    const trips = this.trips();
+    const [first, last] = [trips[0]?.row.date, trips.at(-1)?.row.date];
+    if (!first || !last) return 'No trips yet.';
+    return `Water temperature and trips by day, ${sayDay(first)} to ${sayDay(last)}: ${this.found().length} of ${trips.length} trips.`;
+  });
+  private ink: Ink | null = null;
+  private readonly chart = new DrawnChart({
+    canvas: () => this.canvas().nativeElement,
+    layers: { id: 'trips', afterDraw: (chart) => this.draw(chart) },
+    axes: () => this.axes(),
+    points: () => this.lines().flatMap(({ points }) => points.map(({ day, temp }) => ({ x: day, y: temp }))),
+  });
+
+  constructor() {
+    effect(() => {
+      this.look();
+      this.lines();
+      this.foundIds();
+      this.ink = readInk();
+      this.chart.redraw();
+    });
+  }
+
+  private draw(chart: Chart): void {
+    const ink = this.ink ?? readInk();
+    const pen = penOf(chart);
+    const { context } = pen;
+    context.save();
+    context.strokeStyle = ink.ink2;
+    context.lineWidth = 1.2;
+    for (const { points } of this.lines()) {
+      context.beginPath();
+      for (const { day, temp } of points) context.lineTo(pen.x(day), pen.y(temp));
+      context.stroke();
+    }
+    const found = this.foundIds();
+    const usual = (pen.area.top + pen.area.bottom) / 2;
+    for (const { row, day } of this.trips()) {
+      const isFound = found.has(row.id);
+      const top = row.surfaceTempC === null ? usual : pen.y(toShown('temp', row.surfaceTempC, this.units()));
+      const x = pen.x(day);
+      context.globalAlpha = isFound ? 1 : 0.2;
+      context.strokeStyle = row.fish ? ink.act : ink.ink2;
+      context.lineWidth = 2;
+      context.beginPath();
+      context.moveTo(x, top);
+      context.lineTo(x, Math.min(pen.area.bottom, top + Math.min(LONGEST, SHORTEST + PER_FISH * row.fish)));
+      context.stroke();
+    }
+    context.restore();
+  }
+
+  private axes() {
+    const ink = (this.ink ??= readInk());
+    const days = this.trips().map(({ day }) => day);
+    const temps = this.lines().flatMap(({ points }) => points.map(({ temp }) => temp));
+    const [first, last] = [Math.min(...days) - BEYOND, Math.max(...days) + BEYOND];
+    const units = this.units();
+    const room = this.canvas().nativeElement.clientWidth;
+    return {
+      layout: { padding: { top: 6, right: 4 } },
+      scales: {
+        x: {
+          type: 'linear' as const,
+          min: days.length ? first : 0,
+          max: days.length ? last : 1,
+          border: { color: ink.ink },
+          grid: { display: false },
+          afterBuildTicks: (axis: { ticks: { value: number }[] }) => {
+            axis.ticks = days.length ? monthStarts(first, last, Math.max(4, room / MONTH_PX)) : [];
+          },
+          ticks: { ...ticksAcross(ink), callback: (value: string | number) => monthWords(Number(value)) },
+        },
+        y: {
+          type: 'linear' as const,
+          min: temps.length ? Math.floor(Math.min(...temps) - 6) : 0,
+          max: temps.length ? Math.ceil(Math.max(...temps) + 2) : 1,
+          border: { color: ink.ink },
+          grid: { display: false },
+          title: { display: true, text: symbolOf('temp', units), color: ink.ink2 },
+          afterBuildTicks: (axis: { min: number; max: number; ticks: { value: number }[] }) => {
+            axis.ticks = roundTicks(axis.min, axis.max);
+          },
+          ticks: {
+            ...ticksUp(ink),
+            callback: (value: string | number) => String(Math.round(Number(value))),
+          },
+        },
+      },
+    };
+  }
+}
+
+/** Three or four round temperatures between two. */
+function roundTicks(from: number, to: number): { value: number }[] {
+  const step = [5, 10, 20, 40].find((each) => (to - from) / each <= 4) ?? 100;
+  const ticks: { value: number }[] = [];
+  for (let value = Math.ceil(from / step) * step; value <= to; value += step) ticks.push({ value });
+  return ticks;
+}
+
+/** The first days of months between two days, as many as have room. */
+function monthStarts(from: number, to: number, most: number): { value: number }[] {
+  const starts: { value: number }[] = [];
+  for (let day = Math.ceil(from); day <= to; day++) if (dateOf(day).endsWith('-01')) starts.push({ value: day });
+  const every = Math.max(1, Math.ceil(starts.length / most));
+  return starts.filter(({ value }) => (Number(dateOf(value).slice(5, 7)) - 1) % every === 0);
+}
+
+function monthWords(day: number): string {
+  const date = dateOf(Math.round(day));
+  const month = Number(date.slice(5, 7));
+  return month === 1 ? date.slice(0, 4) : (MONTHS[month - 1] ?? '');
+}

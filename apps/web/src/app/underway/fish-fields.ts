@@ -1,0 +1,74 @@
+import {
+  BASS_SPECIES,
+  COLOUR_FAMILIES,
+  FORAGE_KINDS,
+  INSHORE_SPECIES,
+  SOUNDS,
+  SPECIES,
+  TONES,
+  type Conditions,
+} from '@inky-shoal/core';
+import type { Catch, FishState, Hooked, TiedOn } from '@inky-shoal/core/underway';
+import { choices } from '../ui/choices';
+import type { FieldSpec } from '../ui/fields.component';
+
+/** What is told of a fish beside its size, as fields hold it: what was tied on stands among the rest. */
+export type FishValues = Readonly<Record<string, unknown>>;
+
+const HOOKED_NAMES: Readonly<Record<Hooked, string>> = {
+  lip: 'in the lip',
+  roof: 'in the roof of the mouth',
+  deep: 'deep',
+  outside: 'outside',
+};
+const STATE_NAMES: Readonly<Record<FishState, string>> = {
+  male: 'male',
+  'full-of-eggs': 'full of eggs',
+  spent: 'spent',
+};
+const TIED: readonly (keyof TiedOn)[] = ['weightG', 'sizeMm', 'tone', 'colour', 'sound', 'lineLb', 'leaderLb'];
+const PLAIN = ['species', 'girthMm', 'hooked', 'state', 'throat', 'whose', 'note'] as const;
+/** Begins the keys of what was tied on, so that a lure's weight is not a fish's. */
+const TIED_KEY = 'tied:';
+
+const named = (names: Readonly<Record<string, string>>) => Object.entries(names).map(([id, name]) => ({ id, name }));
+
+/** What more may be told of a fish; of a kind of fishing that is known only its own fish. */
+export function fishFields(discipline: Conditions['discipline'] | undefined): FieldSpec[] {
+  const species = discipline === undefined ? SPECIES : discipline === 'bass' ? BASS_SPECIES : INSHORE_SPECIES;
+  const none = 'not said';
+  return [
+    { key: 'species', label: 'Kind', kind: 'one', choices: choices(species), none },
+    { key: 'girthMm', label: 'Girth', kind: 'figure', measure: 'fishLength' },
+    { key: 'hooked', label: 'Hooked', kind: 'one', choices: named(HOOKED_NAMES), none },
+    { key: 'state', label: 'It was', kind: 'one', choices: named(STATE_NAMES), none },
+    { key: 'throat', label: 'From its throat', kind: 'one', choices: choices(FORAGE_KINDS), none },
+    { key: 'whose', label: 'Whose fish, if not yours', kind: 'text' },
+    { key: `${TIED_KEY}weightG`, label: 'Lure weight', kind: 'figure', measure: 'weight' },
+    { key: `${TIED_KEY}sizeMm`, label: 'Lure length', kind: 'figure', measure: 'length' },
+    { key: `${TIED_KEY}tone`, label: 'Tone', kind: 'one', choices: choices(TONES), none },
+    { key: `${TIED_KEY}colour`, label: 'Colour', kind: 'one', choices: choices(COLOUR_FAMILIES), none },
+    { key: `${TIED_KEY}sound`, label: 'Sound', kind: 'one', choices: choices(SOUNDS), none },
+    { key: `${TIED_KEY}lineLb`, label: 'Line', kind: 'figure', measure: 'test' },
+    { key: `${TIED_KEY}leaderLb`, label: 'Leader', kind: 'figure', measure: 'test' },
+    { key: 'note', label: 'A word of it', kind: 'long' },
+  ];
+}
+
+/** What is known of a fish, as fields hold it. */
+export const fishValues = (fish: Catch): FishValues => ({
+  ...Object.fromEntries(PLAIN.map((key) => [key, fish[key]])),
+  ...Object.fromEntries(TIED.map((key) => [TIED_KEY + key, fish.tiedOn?.[key]])),
+});
+
+const isSaid = (value: unknown): boolean => value !== undefined && value !== null && value !== '';
+
+/** What fields say of a fish over what was known; what is emptied stays as it was known. */
+export function catchOf(values: FishValues, known: Catch): Catch {
+  const before = fishValues(known);
+  const changed = (key: string) => (values[key] !== before[key] && isSaid(values[key]) ? values[key] : undefined);
+  const tied = TIED.filter((key) => isSaid(values[TIED_KEY + key])).map((key) => [key, values[TIED_KEY + key]]);
+  const isTiedOther = TIED.some((key) => changed(TIED_KEY + key) !== undefined);
+  const said = Object.fromEntries(PLAIN.map((key) => [key, changed(key)]));
+  return { ...said, ...(isTiedOther && { tiedOn: Object.fromEntries(tied) as TiedOn }) } as Catch;
+}
