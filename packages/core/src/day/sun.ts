@@ -133,9 +133,3 @@ function localMinutes(instant: Date, timeZone: string): number {
   const local = new TZDate(instant, timeZone);
   return local.getHours() * 60 + local.getMinutes() + local.getSeconds() / 60;
 }
-
-/** Noon of a local day as an instant, in milliseconds. */
-export function noonMs(date: string, timeZone: string): number {
-  const [year, month, day] = date.split('-').map(Number) as [number, number, number];
-  return new TZDate(year, month - 1, day, 12, timeZone).getTime();
-}

@@ -1,7 +1,7 @@
 import type { GaugeDay } from '../contract/outside.js';
 import type { Reading, Water } from '../contract/records.js';
 import { dateOf, localTimes } from '../day/calendar.js';
-import { noonMs } from '../day/sun.js';
+import { noonMs } from '../day/noon.js';
 
 /**
  * The record with the water's temperature at the gauge as a reading of each day on which nobody read it oneself. In a

@@ -1,20 +1,17 @@
 import type { Routes } from '@angular/router';
 import { LogView } from './log.view';
+import { LoggedTripView } from './logged-trip.view';
+import { PastTripView } from './past-trip.view';
+import { PlacesView } from './places.view';
+import { ShowsView } from './shows.view';
+import { TaughtView } from './taught.view';
 
-/** The log: its wall, what it shows and remembers, a trip of it. */
+/** The log, in one piece: who looks at one part of it soon looks at another. */
 export const LOG_ROUTES: Routes = [
   { path: '', component: LogView },
-  {
-    path: 'shows',
-    title: 'What it shows',
-    loadComponent: () => import('./shows.view').then((m) => m.ShowsView),
-  },
-  { path: 'places', title: 'Places', loadComponent: () => import('./places.view').then((m) => m.PlacesView) },
-  { path: 'taught', title: 'Taught', loadComponent: () => import('./taught.view').then((m) => m.TaughtView) },
-  { path: 'past', title: 'A past trip', loadComponent: () => import('./past-trip.view').then((m) => m.PastTripView) },
-  {
-    path: ':id',
-    title: 'A trip',
-    loadComponent: () => import('./logged-trip.view').then((m) => m.LoggedTripView),
-  },
+  { path: 'shows', title: 'What it shows', component: ShowsView },
+  { path: 'places', title: 'Places', component: PlacesView },
+  { path: 'taught', title: 'Taught', component: TaughtView },
+  { path: 'past', title: 'A past trip', component: PastTripView },
+  { path: ':id', title: 'A trip', component: LoggedTripView },
 ];

@@ -3,7 +3,7 @@ import { calendarDate, clockTime, maybe, oneOf, quantity, record, shortText, tim
 import { CATEGORIES, SPECIES, STRUCTURES } from '../../contract/ids.js';
 import { parse, type Parsed } from '../../contract/problems.js';
 import { FISH_LENGTH_MM, type Fishing } from '../../contract/trips.js';
-import { noonMs } from '../../day/sun.js';
+import { noonMs } from '../../day/noon.js';
 import { minutesOf } from '../../day/windows.js';
 import { usualFishing } from '../candidates.js';
 import { withoutUndefined } from '../without-undefined.js';
