@@ -1,6 +1,7 @@
 import { Conditions, makePlan } from '@inky-shoal/core';
 import { expectedRates, learn, leaningOf, recordedTrips } from '@inky-shoal/core/record';
 import { seededNumbers } from '@inky-shoal/core/numbers';
+import { logRows } from './log-page.mjs';
 import { drawHours, drawTruth, firstChoices, fishTrips, heldOutDays, truePerHour } from '@inky-shoal/demo/record';
 
 /** No constant was chosen by truths of these seeds. */
@@ -96,4 +97,5 @@ export async function* rows() {
     samples: [ranges.filter(Boolean).length / ranges.length],
     how: `${ranges.length} ranges of four in five for first choices, the luck of the day in them; wanted 0.72 to 0.88`,
   };
+  yield* logRows();
 }

@@ -5,6 +5,7 @@ import { defer, from, type Observable, Subject, takeUntil } from 'rxjs';
 import type { WorkerHandle } from '../app/base/worker-handle';
 import { CHART_FILES_WORKER, CHART_WORKER } from '../app/water/chart-workers';
 import { PLANNER_WORKER } from '../app/base/planner/planner-worker';
+import { RECORD_WORKER } from '../app/record/record-worker';
 import { RIG_WORKER } from '../app/rig/rig-worker';
 import { TABLE_WORKER } from '../app/base/tables/table-worker';
 import { TRIP_FINDER_WORKER } from '../app/underway/trip-finder-worker';
@@ -50,6 +51,10 @@ export const WORKERS_IN_PAGE: Provider[] = [
   {
     provide: CHART_FILES_WORKER,
     useFactory: inPage(() => import('../app/water/chart-files-api').then((at) => new at.ChartFilesApi(gzip))),
+  },
+  {
+    provide: RECORD_WORKER,
+    useFactory: inPage(() => import('../app/record/record-api').then((at) => at.recordApi)),
   },
   {
     provide: TRIP_FINDER_WORKER,

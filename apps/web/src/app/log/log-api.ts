@@ -24,7 +24,8 @@ import {
   type WayApart,
 } from '@inky-shoal/core/logbook';
 import type { Trip } from '@inky-shoal/core/underway';
-import { deviceTrips } from '../record/device-trips';
+import { deviceTrips, notesMark } from '../record/device-trips';
+import { readRows, writeRows } from './kept-rows';
 
 /** What waters are called now, by their ids. */
 export type WaterNames = Readonly<Record<string, string>>;
@@ -85,12 +86,16 @@ const fishedOn = async (book: Book, waterId: string | undefined): Promise<Logged
 
 /** The logbook, beside the page so that it never holds it up. */
 export const logApi = {
-  /** Every trip as a line, the latest first. */
-  async rows(book: Book, waters: WaterNames): Promise<LogbookRow[]> {
+  /** Every trip as a line, the latest first; null where those that are kept are the same. */
+  async rows(book: Book, waters: WaterNames): Promise<readonly LogbookRow[] | null> {
+    const of = `${await notesMark(book)} ${JSON.stringify(waters)}`;
+    if ((await readRows(book))?.of === of) return null;
     const nameOf = namer(waters);
-    return (await some(book))
+    const rows = (await some(book))
       .map((trip) => logbookRow(trip, nameOf(trip.begin.waterId ?? null)))
       .sort((a, b) => b.startMs - a.startMs);
+    await writeRows(book, of, rows);
+    return rows;
   },
 
   async shows(book: Book, { factor, across, counted, waterId }: ShowsQuery): Promise<FactorRates> {

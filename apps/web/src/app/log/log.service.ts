@@ -4,8 +4,11 @@ import { Sought, type Claim, type FactorRates, type LogbookRow } from '@inky-sho
 import {
   BehaviorSubject,
   combineLatest,
+  concat,
   distinctUntilChanged,
+  filter,
   firstValueFrom,
+  from,
   map,
   type Observable,
   shareReplay,
@@ -20,6 +23,7 @@ import { TripLogService } from '../underway/trip-log.service';
 import { TripSyncService } from '../underway/trip-sync.service';
 import { saveFile } from '../ui/save-file';
 import { WatersService } from '../waters/waters.service';
+import { readRows } from './kept-rows';
 import { LOG_FILES, type LikeTrip, type LogFile, type Places, type ShowsQuery, type WaterNames } from './log-api';
 
 /** A search that was given a name. */
@@ -43,13 +47,20 @@ export class LogService {
     map(({ book, events }) => `${book} ${events.length}`),
     distinctUntilChanged(),
   );
-  /** Every trip that is over as a line, the latest first. */
-  readonly rows$: Observable<readonly LogbookRow[]> = combineLatest([
-    this.books.book$,
-    this.names$,
-    this.changed$,
-  ]).pipe(
-    switchMap(([book, names]) => this.worker.ask((api) => api.rows(book, names))),
+  /**
+   * Every trip that is over as a line, the latest first: as they were told last at once, then as they are. A log that was
+   * never told here says nothing until it is.
+   */
+  readonly rows$: Observable<readonly LogbookRow[]> = this.books.book$.pipe(
+    switchMap((book) =>
+      concat(
+        from(readRows(book)).pipe(map((kept) => kept?.rows ?? null)),
+        combineLatest([this.names$, this.changed$]).pipe(
+          switchMap(([names]) => this.worker.ask((api) => api.rows(book, names))),
+        ),
+      ),
+    ),
+    filter((rows) => rows !== null),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 

@@ -2,9 +2,10 @@ import type { Book } from '@inky-shoal/core';
 import { tripsOf, type KnownTrips, type Trip } from '@inky-shoal/core/underway';
 import { TripDb } from '../underway/trip-db';
 
-/** The trips of a book as they stand on this device, and how many events told them. */
+/** The trips of a book as they stand on this device. */
 export interface DeviceTrips {
-  readonly events: number;
+  /** Of which notes they tell. */
+  readonly mark: string;
   readonly trips: readonly Trip[];
 }
 
@@ -13,17 +14,29 @@ const dbs = new Map<Book, TripDb>();
 const known = new Map<Book, KnownTrips>();
 const last = new Map<Book, DeviceTrips>();
 
-/** Reads the trips of a book by itself, beside the page; those of the last time where no event has come since. */
-export async function deviceTrips(book: Book): Promise<DeviceTrips> {
+function dbOf(book: Book): TripDb {
   let db = dbs.get(book);
   if (!db) dbs.set(book, (db = new TripDb(book)));
-  const count = await db.events.count();
+  return db;
+}
+
+/** A mark of the notes as they stand: another one as soon as any came or went. */
+export async function notesMark(book: Book): Promise<string> {
+  const db = dbOf(book);
+  const [count, seq, heard] = await Promise.all([db.events.count(), db.facts.get('seq'), db.facts.get('heard')]);
+  return `${count} ${seq?.value ?? ''} ${heard?.value ?? ''}`;
+}
+
+/** Reads the trips of a book by itself, beside the page; those of the last time where no event has come since. */
+export async function deviceTrips(book: Book): Promise<DeviceTrips> {
+  const db = dbOf(book);
+  const mark = await notesMark(book);
   const before = last.get(book);
-  if (before?.events === count) return before;
+  if (before?.mark === mark) return before;
   let trips = known.get(book);
   if (!trips) known.set(book, (trips = new Map()));
   const told = (await db.events.toArray()).map(({ event }) => event);
-  const now = { events: told.length, trips: tripsOf(told, trips) };
+  const now = { mark, trips: tripsOf(told, trips) };
   last.set(book, now);
   return now;
 }

@@ -21,7 +21,7 @@ export interface Taught {
   readonly moved: readonly Moved[];
 }
 
-/** What was learnt of a book's trips, by how many events told them: they are only added. */
+/** What was learnt of a book's trips, and of which notes. */
 interface Known {
   readonly of: string;
   readonly learned: Learned | null;
@@ -30,8 +30,7 @@ const known = new Map<string, Known>();
 
 async function learnedOf(book: Book, discipline: Conditions['discipline'], sinceMs: number): Promise<Learned | null> {
   const key = `${book} ${discipline} ${sinceMs}`;
-  const { events, trips } = await deviceTrips(book);
-  const of = String(events);
+  const { mark: of, trips } = await deviceTrips(book);
   const before = known.get(key);
   if (before?.of === of) return before.learned;
   const counted = recordOf(trips.filter(({ startMs }) => startMs >= sinceMs));
