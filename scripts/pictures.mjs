@@ -72,22 +72,8 @@ const PICTURES = [
   { name: 'bench', path: '/rig', ready: 'inky-rods li', size: WIDE, act: benchOf },
   { name: 'underway', path: '/underway', ready: 'inky-trip-start .wide', size: WIDE, act: fishMorning },
   { name: 'underway-phone', path: '/underway', ready: 'inky-trip-start .wide', size: PHONE, act: fishMorning },
-  {
-    name: 'underway-night-phone',
-    path: '/underway',
-    ready: 'inky-trip-start .wide',
-    size: PHONE,
-    look: 'night',
-    act: fishMorning,
-  },
-  {
-    name: 'underway-glare-phone',
-    path: '/underway',
-    ready: 'inky-trip-start .wide',
-    size: PHONE,
-    look: 'glare',
-    act: fishMorning,
-  },
+  { name: 'log', path: '/log', ready: 'inky-small-sheet', size: WIDE },
+  { name: 'log-phone', path: '/log', ready: 'inky-small-sheet', size: PHONE },
   { name: 'plans', path: '/plans', ready: 'main li', size: WIDE },
   { name: 'rules', path: '/sheet', ready: '.note', size: WIDE, act: openRules },
   { name: 'settings', path: '/settings', ready: 'main h2', size: WIDE },
@@ -100,12 +86,12 @@ mkdirSync(join(ROOT, folder), { recursive: true });
 const server = await startServer();
 const browser = await launchBrowser();
 try {
-  for (const { name, path, ready, size, look = 'paper', act } of PICTURES) {
+  for (const { name, path, ready, size, act } of PICTURES) {
     if (only && !name.includes(only)) continue;
     const context = await browser.newContext({ viewport: size, locale: 'en-GB', serviceWorkers: 'block' });
     await context.addInitScript(
       (settings) => localStorage.setItem('inky.settings', settings),
-      JSON.stringify({ units: 'us', look }),
+      JSON.stringify({ units: 'us', look: 'paper' }),
     );
     const page = await context.newPage();
     page.on('console', (message) => message.type() === 'error' && say(`${name}: ${message.text()}`));

@@ -31,7 +31,7 @@ import { TripReadingComponent } from './reading-form.component';
 import { CASTS_A_TAP, type Tap, TapsComponent } from './taps.component';
 import { TripLogComponent } from './trip-log.component';
 import { TripNowComponent } from './trip-now.component';
-import { eventWords, sayTime } from './underway-words';
+import { eventWords, sayTime, SEEN_NAMES } from './underway-words';
 
 /** What may stand in the middle instead of the advice. */
 type Panel = 'change' | 'reading' | 'fish';
@@ -41,6 +41,9 @@ const AWAKE_WORDS = {
   off: '',
   cannot: 'This browser may let the screen go dark.',
 } as const;
+
+const BAIT_ANSWERS = ['flicking', 'chased', 'schooled-deep', 'following-the-lure', 'at-the-surface'] as const;
+const BIRD_NAMES = { 'birds-diving': 'dive', 'birds-on-bank': 'stand' } as const;
 
 /** A trip under way: the present advice, the next move, nine targets; the rest below. */
 @Component({
@@ -128,6 +131,24 @@ export class TripComponent {
     };
   });
 
+  /** What the last note leaves open, asked after it and as well left: what the bait did, what the birds did. */
+  protected readonly asks = computed(() => {
+    const event = this.lastNote();
+    const note = event && this.trip().notes.find((each) => each.event.id === event.id)?.event;
+    if (note?.kind === 'bait' && !note.seen) {
+      return {
+        id: note.id,
+        words: 'It was',
+        answers: BAIT_ANSWERS.map((seen) => ({ name: SEEN_NAMES[seen], said: { seen } })),
+      };
+    }
+    if (note?.kind === 'birds') {
+      const other = note.sign === 'birds-diving' ? ('birds-on-bank' as const) : ('birds-diving' as const);
+      return { id: note.id, words: 'Or they', answers: [{ name: BIRD_NAMES[other], said: { sign: other } }] };
+    }
+    return null;
+  });
+
   /** Where one is, as far as it was told just now: a way from where one was would lead astray. */
   protected readonly here = computed(() => {
     const known = this.instruments();
@@ -171,6 +192,10 @@ export class TripComponent {
       default:
         return void this.trips.contact(tap);
     }
+  }
+
+  protected answer(id: string, said: Parameters<TripService['describeSign']>[1]): void {
+    void this.trips.describeSign(id, said);
   }
 
   protected fish(fishing: Fishing): void {

@@ -1,5 +1,6 @@
 import { say, type UnitSystem } from '@inky-shoal/core';
 import {
+  type BaitSeen,
   type Contact,
   type Fishing,
   fishingWords,
@@ -34,7 +35,7 @@ export function eventWords(event: TripEvent, units: UnitSystem): string {
     case 'fishing':
       return fishingWords(event.fishing, units);
     case 'bait':
-      return 'Bait seen';
+      return event.seen ? `Bait ${SEEN_NAMES[event.seen]}` : 'Bait seen';
     case 'birds':
       return `Birds ${event.sign === 'birds-diving' ? 'diving' : 'on the bank'}`;
     case 'mark':
@@ -47,6 +48,16 @@ export function eventWords(event: TripEvent, units: UnitSystem): string {
       return '';
   }
 }
+
+/** What bait did, in words. */
+export const SEEN_NAMES: Readonly<Record<BaitSeen, string>> = {
+  flicking: 'flicking',
+  chased: 'chased',
+  'schooled-deep': 'deep',
+  'on-banks': 'on the banks',
+  'following-the-lure': 'following',
+  'at-the-surface': 'on top',
+};
 
 const CONTACT_WORDS: Readonly<Record<Contact, string>> = {
   follow: 'Follow',
