@@ -2,6 +2,7 @@ import { Conditions, dateOf, dayNumber, WaterDraft } from '@inky-shoal/core';
 import { ChartFeature } from '@inky-shoal/core/chart';
 import { readingsToCsv } from '@inky-shoal/core/formats';
 import { featuresToGeoJson, featuresToGpx } from '@inky-shoal/core/formats/features';
+import { catchesToCsv, catchFeatures, tripsToCsv } from '@inky-shoal/core/logbook';
 import { TackleDraft, tackleToCsv, type TackleItem } from '@inky-shoal/core/tackle';
 import { TripEvent, tripsOf } from '@inky-shoal/core/underway';
 import ical, { ICalCalendarMethod } from 'ical-generator';
@@ -32,7 +33,28 @@ const floating = (date: string, clock: string): string => {
 
 const dayAfter = (date: string): string => dateOf(dayNumber(date) + 1);
 
-function calendar({ plan = [], trip_event = [] }: OpenRows): string {
+/** Trips and fish for a spreadsheet, fish whose place is known as marks. */
+function logbook(
+  events: readonly TripEvent[],
+  waters: readonly { readonly id: string; readonly name: string }[],
+): [file: string, text: string][] {
+  const names = new Map(waters.map(({ id, name }) => [id, name]));
+  const nameOf = (waterId: string | null) => (waterId === null ? '' : (names.get(waterId) ?? ''));
+  const trips = tripsOf(events);
+  const marks = catchFeatures(trips);
+  return [
+    ['open/trips.csv', tripsToCsv(trips, nameOf)],
+    ['open/fish.csv', catchesToCsv(trips, nameOf)],
+    ...(marks.length
+      ? ([
+          ['open/fish.gpx', featuresToGpx(marks)],
+          ['open/fish.geojson', featuresToGeoJson(marks)],
+        ] as [string, string][])
+      : []),
+  ];
+}
+
+function calendar({ plan = [] }: OpenRows, events: readonly TripEvent[]): string {
   const all = ical({ name: 'Inky Shoal', method: ICalCalendarMethod.PUBLISH });
   for (const { id, name, conditions } of plan) {
     const { date, window } = Conditions.parse(conditions);
@@ -44,7 +66,6 @@ function calendar({ plan = [], trip_event = [] }: OpenRows): string {
       floating: true,
     });
   }
-  const events = trip_event.map(({ event }) => TripEvent.parse(event));
   const lastOf = new Map(events.map((event) => [event.tripId, event]));
   for (const { id, begin } of tripsOf(events)) {
     const last = lastOf.get(id) ?? begin;
@@ -59,9 +80,13 @@ function calendar({ plan = [], trip_event = [] }: OpenRows): string {
   return all.toString();
 }
 
-/** What other programs read: readings and tackle as CSV, charts as GPX and GeoJSON, plans and trips as iCalendar. */
+/**
+ * What other programs read: readings, tackle, trips and fish as CSV, charts and fish as GPX and GeoJSON, plans and trips as
+ * iCalendar.
+ */
 export function openForms(rows: OpenRows): [file: string, text: string][] {
-  const { water = [], reading = [], tackle = [], chart_feature = [] } = rows;
+  const { water = [], reading = [], tackle = [], chart_feature = [], trip_event = [] } = rows;
+  const events = trip_event.map(({ event }) => TripEvent.parse(event));
   const waters = water.map(({ id, draft }) => ({ id: String(id), ...WaterDraft.parse(draft) }));
   const readings = readingsToCsv(
     waters,
@@ -91,7 +116,8 @@ export function openForms(rows: OpenRows): [file: string, text: string][] {
   return [
     ['open/readings.csv', readings],
     ['open/tackle.csv', tackleToCsv(pieces)],
-    ['open/plans-and-trips.ics', calendar(rows)],
+    ['open/plans-and-trips.ics', calendar(rows, events)],
+    ...logbook(events, waters),
     ...charts,
   ];
 }

@@ -126,6 +126,22 @@ describe('a trip from nothing', () => {
     expect(TestBed.inject(TripLogService).now?.events.at(-1)).toMatchObject({ kind: 'correct', atBoat: true });
   });
 
+  it('asks what bait did and what birds did, once, and needs no answer', async () => {
+    await bareTrip();
+    await press('Bait');
+    await says('It was');
+    await press('chased');
+    await says('Bait chased');
+    expect(TestBed.inject(TripLogService).now?.events.at(-1)).toMatchObject({ kind: 'correct', seen: 'chased' });
+    expect(text()).not.toContain('It was');
+    await press('Birds');
+    await says('Or they');
+    await press('dive');
+    await says('Birds diving');
+    await press('20 casts');
+    expect(text()).not.toContain('Or they');
+  });
+
   it('asks more of a landed fish, refuses what no fish is, and needs none of it', async () => {
     TestBed.inject(SettingsService).set({ units: 'metric' });
     await bareTrip();
