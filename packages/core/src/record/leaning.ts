@@ -65,8 +65,12 @@ const times = (log: number): string => {
 const DEPTH_DOUBTS = 1.5;
 /** The same of a lure over the plan's first: what was fished long goes before what is only like it. */
 const LURE_DOUBTS = 0.25;
-/** So many a first choice must be ahead of the plan's own: three times in four and more it is better then. */
-const CHOICE_DOUBTS = 0.8;
+/**
+ * So many a first choice must be ahead of the plan's own, beyond a twelfth of the bites: who leaves the plan for less is as
+ * often wrong, and wrong all season.
+ */
+const CHOICE_DOUBTS = 1;
+const CHOICE_WORTH_LOG = 0.08;
 const toHundredths = (value: number): number => Math.round(100 * value) / 100;
 
 /** As far as a mean goes beyond its doubt. */
@@ -111,7 +115,7 @@ export function leaningOf(learned: Learned): Leaning {
           : traits;
       };
       const { mean, sd } = learned.against(whole(own), whole(plain));
-      return isSameChoice(own, plain) || mean > CHOICE_DOUBTS * sd;
+      return isSameChoice(own, plain) || mean > CHOICE_DOUBTS * sd + CHOICE_WORTH_LOG;
     },
     reason: (weighed, grounds) => {
       const { mean: log } = learned.moved(traitsOf(weighed, grounds));

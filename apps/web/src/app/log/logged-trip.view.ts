@@ -9,7 +9,7 @@ import { NoticeService } from '../base/notice.service';
 import { PlannerService } from '../base/planner/planner.service';
 import { SettingsService } from '../base/settings.service';
 import { SheetChartComponent } from '../sheet/chart/sheet-chart.component';
-import type { SheetNote } from '../underway/answers-on-sheet';
+import { answersOf } from '../underway/answers-on-sheet';
 import { FishFormComponent } from '../underway/fish-form.component';
 import { TripReviewComponent } from '../underway/review.component';
 import { TripLogService } from '../underway/trip-log.service';
@@ -134,12 +134,7 @@ export class LoggedTripView {
   protected readonly done = computed(() => {
     const trip = this.trip();
     if (!trip) return null;
-    const { minuteAt } = dayClock(trip);
-    const answers = trip.notes.flatMap(({ event, atMs }): SheetNote[] =>
-      event.kind === 'contact' && event.what !== 'follow'
-        ? [{ minute: minuteAt(atMs), depthM: event.fishing?.depthM ?? 0, landed: event.what === 'landed' }]
-        : [],
-    );
+    const answers = answersOf(trip, dayClock(trip).minuteAt);
     return doneOnSheet(logbookRow(trip).strokes, answers, this.units());
   });
 

@@ -1,4 +1,5 @@
 import { toShown, type UnitSystem } from '@inky-shoal/core';
+import type { Trip } from '@inky-shoal/core/underway';
 import type { Over } from '../sheet/chart/layers';
 
 /** An answer of the water, where it belongs on the sheet. */
@@ -7,6 +8,14 @@ export interface SheetNote {
   readonly depthM: number;
   readonly landed: boolean;
 }
+
+/** What the water answered on a trip, each at its hour and depth; a follow is no answer. */
+export const answersOf = ({ notes }: Pick<Trip, 'notes'>, minuteAt: (atMs: number) => number): SheetNote[] =>
+  notes.flatMap(({ event, atMs }): SheetNote[] =>
+    event.kind === 'contact' && event.what !== 'follow'
+      ? [{ minute: minuteAt(atMs), depthM: event.fishing?.depthM ?? 0, landed: event.what === 'landed' }]
+      : [],
+  );
 
 /** Draws answers of the water on the sheet: a landed fish as a dot, another bite as a ring. */
 export const answersOnSheet =

@@ -20,7 +20,7 @@ import { FoldComponent } from '../ui/fold.component';
 import { AwakeService } from './awake.service';
 import { InstrumentsService, sensedOf } from './instruments.service';
 import { type OtherPlan, TripService } from './trip.service';
-import { answersOnSheet, type SheetNote } from './answers-on-sheet';
+import { answersOf, answersOnSheet } from './answers-on-sheet';
 import { ChangeFormComponent } from './change-form.component';
 import { FishFormComponent } from './fish-form.component';
 import { sayInstruments } from './instrument-words';
@@ -109,14 +109,9 @@ export class TripComponent {
   /** What was said to be fished last, else what the plan has for this hour. */
   protected readonly fishing = computed(() => this.trip().fishing ?? advisedAt(this.trip(), this.nowMs()));
   /** Bites on the sheet, at their hour and depth. */
-  protected readonly answers = computed(() => {
-    const notes = this.trip().notes.flatMap(({ event, atMs }): SheetNote[] =>
-      event.kind === 'contact' && event.what !== 'follow'
-        ? [{ minute: this.clock().minuteAt(atMs), depthM: event.fishing?.depthM ?? 0, landed: event.what === 'landed' }]
-        : [],
-    );
-    return answersOnSheet(notes, this.units());
-  });
+  protected readonly answers = computed(() =>
+    answersOnSheet(answersOf(this.trip(), this.clock().minuteAt), this.units()),
+  );
   protected readonly last = computed(() => {
     const event = this.lastNote();
     if (!event) return null;
