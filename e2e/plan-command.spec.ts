@@ -254,6 +254,7 @@ describe('npm run learned', () => {
       what: expect.any(String),
       kind: expect.any(String),
       rule: null,
+      likely: expect.any(Number),
       prior: 1,
       posterior: expect.any(Number),
       hours: expect.any(Number),

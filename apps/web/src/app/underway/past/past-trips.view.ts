@@ -13,7 +13,7 @@ import {
   sayStretch,
 } from '@inky-shoal/core/underway';
 import { ButtonDirective } from 'primeng/button';
-import { skip } from 'rxjs';
+import { filter, merge, skip } from 'rxjs';
 import { Textarea } from 'primeng/textarea';
 import { BookService } from '../../base/book.service';
 import { valueOr } from '../../base/loaded';
@@ -130,10 +130,16 @@ export class PastTripsView {
     () => this.trips().length > 0 && (!this.bad().length || this.table.agreed()) && !this.table.busy(),
   );
 
+  /** What is added here stands in the log at once: that is no news. */
+  private adding = false;
+
   constructor() {
-    // Waters may come after what was pasted: then their names are known.
-    toObservable(this.waters)
-      .pipe(skip(1), takeUntilDestroyed())
+    // Waters and the log may come after what was pasted: then names are known, and trips that stand there already.
+    merge(toObservable(this.waters).pipe(skip(1)), toObservable(this.known).pipe(skip(1)))
+      .pipe(
+        filter(() => !this.adding),
+        takeUntilDestroyed(),
+      )
       .subscribe(() => this.table.again());
   }
 
@@ -190,6 +196,7 @@ export class PastTripsView {
 
   protected async add(): Promise<void> {
     const count = this.count();
+    this.adding = true;
     this.table.busy.set(true);
     try {
       const ids = await this.past.add(this.trips(), this.waters());
@@ -200,6 +207,7 @@ export class PastTripsView {
     } catch (error) {
       this.table.problem.set((error as Error).message);
     } finally {
+      this.adding = false;
       this.table.busy.set(false);
     }
   }
