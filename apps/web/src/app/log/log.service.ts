@@ -5,6 +5,7 @@ import {
   BehaviorSubject,
   combineLatest,
   concat,
+  debounceTime,
   distinctUntilChanged,
   filter,
   firstValueFrom,
@@ -19,6 +20,7 @@ import { BookService } from '../base/book.service';
 import { valueOr } from '../base/loaded';
 import { Store } from '../base/store';
 import { RECORD_WORKER } from '../record/record-worker';
+import { NOTES_COME_MS } from '../record/record.service';
 import { TripLogService } from '../underway/trip-log.service';
 import { TripSyncService } from '../underway/trip-sync.service';
 import { saveFile } from '../ui/save-file';
@@ -45,6 +47,8 @@ export class LogService {
   /** Emits whenever the trips on this device are others. */
   private readonly changed$ = inject(TripLogService).log$.pipe(
     map(({ book, events }) => `${book} ${events.length}`),
+    // Notes of other devices come in pieces: they are told once they are here.
+    debounceTime(NOTES_COME_MS),
     distinctUntilChanged(),
   );
   /**
