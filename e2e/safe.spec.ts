@@ -128,18 +128,9 @@ describe('two windows', () => {
   });
 });
 
-/** All notes of the demo's trips that the server has. */
-async function tripEvents(): Promise<TripNews['events']> {
-  const events: TripNews['events'] = [];
-  for (let after = 0, more = true; more;) {
-    const news = (await api(`/books/demo/trip-events?after=${after}`)) as TripNews;
-    events.push(...news.events);
-    ({ more, upTo: after } = news);
-  }
-  return events;
-}
 /** Trips that stand in the demo before a test makes one. */
-const demoTrips = async (): Promise<Set<string>> => new Set((await tripEvents()).map(({ tripId }) => tripId));
+const demoTrips = async (): Promise<Set<string>> =>
+  new Set(((await api('/books/demo/trip-events')) as TripNews).events.map(({ tripId }) => tripId));
 
 describe('what was removed', () => {
   it('lies in the bin, is put back, and a former version comes back', async () => {
@@ -177,11 +168,12 @@ describe('what was removed', () => {
     await page.getByRole('button', { name: 'Remove this trip' }).click();
     await says(page.locator('.notice'), 'is in the bin.');
     await page.goto(`${stage.server.address}/bin`);
-    await until('the removal has arrived', async () => (await tripEvents()).some(({ kind }) => kind === 'remove'));
+    const events = async () => (await api('/books/demo/trip-events')) as TripNews;
+    await until('the removal has arrived', async () => (await events()).events.some(({ kind }) => kind === 'remove'));
     await page.getByRole('button', { name: /^Erase/ }).click();
     await page.getByRole('button', { name: 'Erase for good' }).click();
     await until('nothing but that is left', async () => {
-      const left = (await tripEvents()).filter(({ tripId }) => !before.has(tripId));
+      const left = (await events()).events.filter(({ tripId }) => !before.has(tripId));
       return left.length === 1 && left[0]?.kind === 'erase';
     });
     await page.reload();
@@ -264,7 +256,8 @@ describe('a phone in the network', () => {
     await until(
       'the notes have come',
       async () => {
-        return (await tripEvents()).some(({ kind, tripId }) => kind === 'contact' && !before.has(tripId));
+        const { events } = (await api('/books/demo/trip-events')) as TripNews;
+        return events.some(({ kind, tripId }) => kind === 'contact' && !before.has(tripId));
       },
       75_000,
     );

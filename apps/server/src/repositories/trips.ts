@@ -9,8 +9,6 @@ import type { Unread } from './unread.js';
 const ROWS_AT_ONCE = 500;
 /** Events that go out at once. */
 const MAX_OUT = 2000;
-/** And letters of them: a trip begins with a whole plan, and neither server nor page is held up by a season of those. */
-const MAX_LETTERS_OUT = 800_000;
 
 /** Those of some trips of which nothing is to be left. */
 async function erasedAmong(db: Db, tripIds: readonly string[]): Promise<Set<string>> {
@@ -111,13 +109,11 @@ export class TripRepository {
       .orderBy('arrived')
       .limit(MAX_OUT + 1)
       .execute();
-    let letters = 0;
-    const tooMuch = rows.findIndex(({ event }) => (letters += event.length) > MAX_LETTERS_OUT);
-    const out = rows.slice(0, tooMuch > 0 ? Math.min(MAX_OUT, tooMuch) : MAX_OUT);
+    const out = rows.slice(0, MAX_OUT);
     return {
       events: this.unread.readable('note', out, ({ event }) => TripEvent.parse(JSON.parse(event))),
       upTo: out.at(-1)?.arrived ?? arrived,
-      more: rows.length > out.length,
+      more: rows.length > MAX_OUT,
     };
   }
 }

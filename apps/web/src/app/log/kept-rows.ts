@@ -2,12 +2,16 @@ import type { Book } from '@inky-shoal/core';
 import type { LogbookRow } from '@inky-shoal/core/logbook';
 import Dexie, { type Table } from 'dexie';
 
-/** The lines of a logbook as they were told last. */
-export interface KeptRows {
-  readonly name: 'rows';
+/** The lines of a logbook. */
+export interface ToldRows {
   /** Of which notes, and by which names of waters, they tell. */
   readonly of: string;
   readonly rows: readonly LogbookRow[];
+}
+
+/** The same as they are kept. */
+interface KeptRows extends ToldRows {
+  readonly name: 'rows';
 }
 
 /**
@@ -32,7 +36,7 @@ function rowsDb(book: Book): RowsDb {
 }
 
 /** The lines as they were kept; null where none are, or this browser keeps nothing. */
-export const readRows = (book: Book): Promise<KeptRows | null> =>
+export const readRows = (book: Book): Promise<ToldRows | null> =>
   rowsDb(book)
     .kept.get('rows')
     .then((kept) => kept ?? null)

@@ -25,7 +25,7 @@ import {
 } from '@inky-shoal/core/logbook';
 import type { Trip } from '@inky-shoal/core/underway';
 import { deviceTrips, notesMark } from '../record/device-trips';
-import { readRows, writeRows } from './kept-rows';
+import { readRows, writeRows, type ToldRows } from './kept-rows';
 
 /** What waters are called now, by their ids. */
 export type WaterNames = Readonly<Record<string, string>>;
@@ -86,16 +86,21 @@ const fishedOn = async (book: Book, waterId: string | undefined): Promise<Logged
 
 /** The logbook, beside the page so that it never holds it up. */
 export const logApi = {
-  /** Every trip as a line, the latest first; null where those that are kept are the same. */
-  async rows(book: Book, waters: WaterNames): Promise<readonly LogbookRow[] | null> {
+  /**
+   * Every trip as a line, the latest first, and of which notes they tell.
+   * @param have of which notes the lines tell that who asks has already: where they are the same, null
+   */
+  async rows(book: Book, waters: WaterNames, have: string | null): Promise<ToldRows | null> {
     const of = `${await notesMark(book)} ${JSON.stringify(waters)}`;
-    if ((await readRows(book))?.of === of) return null;
+    if (of === have) return null;
+    const kept = await readRows(book);
+    if (kept?.of === of) return kept;
     const nameOf = namer(waters);
     const rows = (await some(book))
       .map((trip) => logbookRow(trip, nameOf(trip.begin.waterId ?? null)))
       .sort((a, b) => b.startMs - a.startMs);
     await writeRows(book, of, rows);
-    return rows;
+    return { of, rows };
   },
 
   async shows(book: Book, { factor, across, counted, waterId }: ShowsQuery): Promise<FactorRates> {

@@ -5,7 +5,6 @@ import {
   BehaviorSubject,
   combineLatest,
   concat,
-  debounceTime,
   distinctUntilChanged,
   filter,
   firstValueFrom,
@@ -14,13 +13,13 @@ import {
   type Observable,
   shareReplay,
   switchMap,
+  tap,
 } from 'rxjs';
 import * as z from 'zod';
 import { BookService } from '../base/book.service';
 import { valueOr } from '../base/loaded';
 import { Store } from '../base/store';
 import { RECORD_WORKER } from '../record/record-worker';
-import { NOTES_COME_MS } from '../record/record.service';
 import { TripLogService } from '../underway/trip-log.service';
 import { TripSyncService } from '../underway/trip-sync.service';
 import { saveFile } from '../ui/save-file';
@@ -47,8 +46,6 @@ export class LogService {
   /** Emits whenever the trips on this device are others. */
   private readonly changed$ = inject(TripLogService).log$.pipe(
     map(({ book, events }) => `${book} ${events.length}`),
-    // Notes of other devices come in pieces: they are told once they are here.
-    debounceTime(NOTES_COME_MS),
     distinctUntilChanged(),
   );
   /**
@@ -56,15 +53,7 @@ export class LogService {
    * never told here says nothing until it is.
    */
   readonly rows$: Observable<readonly LogbookRow[]> = this.books.book$.pipe(
-    switchMap((book) =>
-      concat(
-        from(readRows(book)).pipe(map((kept) => kept?.rows ?? null)),
-        combineLatest([this.names$, this.changed$]).pipe(
-          switchMap(([names]) => this.worker.ask((api) => api.rows(book, names))),
-        ),
-      ),
-    ),
-    filter((rows) => rows !== null),
+    switchMap((book) => this.rowsOf(book)),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
@@ -74,6 +63,18 @@ export class LogService {
 
   constructor() {
     inject(TripSyncService);
+  }
+
+  private rowsOf(book: BookService['book']): Observable<readonly LogbookRow[]> {
+    let have: string | null = null;
+    const fresh$ = combineLatest([this.names$, this.changed$]).pipe(
+      switchMap(([names]) => this.worker.ask((api) => api.rows(book, names, have))),
+    );
+    return concat(from(readRows(book)), fresh$).pipe(
+      filter((told) => told !== null),
+      tap(({ of }) => (have = of)),
+      map(({ rows }) => rows),
+    );
   }
 
   /** Keeps a search under its name; another of that name gives way to it. */

@@ -134,16 +134,20 @@ describe('the log of a device', () => {
   }
 
   it('tells its lines, keeps them, and says nothing new until a note is', async () => {
-    expect(await recordApi.rows('own', NAMES)).toEqual([]);
+    const rows = (have: string | null, names: Readonly<Record<string, string>> = NAMES) =>
+      recordApi.rows('own', names, have);
+    expect((await rows(null))?.rows).toEqual([]);
     await keep(trip(10_000, [[{}, 2]]));
     // One that is underway has its own page.
     await keep(trip(20_000, [[{}, 1]], false));
-    const rows = await recordApi.rows('own', NAMES);
-    expect(rows).toMatchObject([{ water: 'Test pond', fish: 2, spots: ['Bend'] }]);
-    expect(deserialize(serialize(rows))).toEqual(rows);
-    expect(await recordApi.rows('own', NAMES)).toBeNull();
-    expect((await readRows('own'))?.rows).toEqual(rows);
-    expect(await recordApi.rows('own', { ...NAMES, other: 'Another' })).toHaveLength(1);
+    const told = await rows(null);
+    expect(told?.rows).toMatchObject([{ water: 'Test pond', fish: 2, spots: ['Bend'] }]);
+    expect(deserialize(serialize(told))).toEqual(told);
+    expect(await readRows('own')).toMatchObject(told!);
+    // Who has them is told nothing; who asked and did not wait for the answer is told again.
+    expect(await rows(told!.of)).toBeNull();
+    expect((await rows(null))?.rows).toEqual(told?.rows);
+    expect((await rows(told!.of, { ...NAMES, other: 'Another' }))?.rows).toHaveLength(1);
   });
 
   it('counts, tests claims, likens days, remembers places, and goes out in every form', async () => {

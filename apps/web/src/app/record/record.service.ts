@@ -3,7 +3,6 @@ import type { Conditions } from '@inky-shoal/core';
 import {
   BehaviorSubject,
   combineLatest,
-  debounceTime,
   defer,
   distinctUntilChanged,
   map,
@@ -20,9 +19,6 @@ import { TripLogService } from '../underway/trip-log.service';
 import { TripSyncService } from '../underway/trip-sync.service';
 import type { RecordedDay } from './record-api';
 import { RECORD_WORKER } from './record-worker';
-
-/** Pieces of what other devices noted follow one another within this. */
-export const NOTES_COME_MS = 200;
 
 const sinceMs = (date: string): number => (date ? Date.parse(`${date}T00:00:00Z`) : -Infinity);
 
@@ -53,8 +49,6 @@ export class RecordService {
   /** Emits whenever the trips on this device are others. */
   private readonly log$ = inject(TripLogService).log$.pipe(
     map(({ book, events }) => `${book} ${events.length}`),
-    // Notes of other devices come in pieces: they are told once they are here.
-    debounceTime(NOTES_COME_MS),
     distinctUntilChanged(),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
