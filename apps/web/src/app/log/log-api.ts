@@ -16,7 +16,6 @@ import {
   type Counted,
   type Factor,
   type FactorRates,
-  type LogbookRow,
   type LoggedStretch,
   type RepeatsBy,
   type SpotMemory,
