@@ -24,7 +24,8 @@ import {
 } from '@inky-shoal/core/logbook';
 import type { Trip } from '@inky-shoal/core/underway';
 import { deviceTrips, notesMark } from '../record/device-trips';
-import { readRows, writeRows, type ToldRows } from './kept-rows';
+import type { ToldRows } from '../underway/trip-db';
+import { readRows, writeRows } from './kept-rows';
 
 /** What waters are called now, by their ids. */
 export type WaterNames = Readonly<Record<string, string>>;
@@ -90,7 +91,8 @@ export const logApi = {
    * @param have of which notes the lines tell that who asks has already: where they are the same, null
    */
   async rows(book: Book, waters: WaterNames, have: string | null): Promise<ToldRows | null> {
-    const of = `${await notesMark(book)} ${JSON.stringify(waters)}`;
+    const mark = await notesMark(book);
+    const of = `${mark} ${JSON.stringify(waters)}`;
     if (of === have) return null;
     const kept = await readRows(book);
     if (kept?.of === of) return kept;
@@ -98,7 +100,7 @@ export const logApi = {
     const rows = (await some(book))
       .map((trip) => logbookRow(trip, nameOf(trip.begin.waterId ?? null)))
       .sort((a, b) => b.startMs - a.startMs);
-    await writeRows(book, of, rows);
+    await writeRows(book, mark, { of, rows });
     return { of, rows };
   },
 

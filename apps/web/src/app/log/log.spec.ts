@@ -8,7 +8,7 @@ import { recordApi } from '../record/record-api';
 import { learntByRule } from '../record/record-words';
 import { catchOf, fishFields, fishValues } from '../underway/fish-fields';
 import { SENT, TripDb } from '../underway/trip-db';
-import { readRows } from './kept-rows';
+import { readRows, writeRows } from './kept-rows';
 import {
   broughtWords,
   claimWords,
@@ -148,6 +148,12 @@ describe('the log of a device', () => {
     expect(await rows(told!.of)).toBeNull();
     expect((await rows(null))?.rows).toEqual(told?.rows);
     expect((await rows(told!.of, { ...NAMES, other: 'Another' }))?.rows).toHaveLength(1);
+  });
+
+  it('keeps no line of notes that became others while it was told', async () => {
+    const before = await readRows('own');
+    await writeRows('own', 'of other notes', { of: 'older', rows: [] });
+    expect(await readRows('own')).toEqual(before);
   });
 
   it('counts, tests claims, likens days, remembers places, and goes out in every form', async () => {

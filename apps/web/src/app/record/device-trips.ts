@@ -14,7 +14,8 @@ const dbs = new Map<Book, TripDb>();
 const known = new Map<Book, KnownTrips>();
 const last = new Map<Book, DeviceTrips>();
 
-function dbOf(book: Book): TripDb {
+/** The database of a book's trips, opened once. */
+export function dbOf(book: Book): TripDb {
   let db = dbs.get(book);
   if (!db) dbs.set(book, (db = new TripDb(book)));
   return db;

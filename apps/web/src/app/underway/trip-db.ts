@@ -1,4 +1,5 @@
 import type { Book } from '@inky-shoal/core';
+import type { LogbookRow } from '@inky-shoal/core/logbook';
 import type { TripEvent } from '@inky-shoal/core/underway';
 import Dexie, { type Table } from 'dexie';
 
@@ -22,6 +23,12 @@ export interface KeptPhoto {
   readonly photo: Blob;
 }
 
+/** The lines of a logbook, of which notes and by which names of waters they tell. */
+export interface ToldRows {
+  readonly of: string;
+  readonly rows: readonly LogbookRow[];
+}
+
 /** The trips of a book on this device: what was noted, what of it the server has, and the device's own count. */
 export class TripDb extends Dexie {
   readonly events!: Table<KeptEvent, string>;
@@ -29,9 +36,13 @@ export class TripDb extends Dexie {
   /** The device's id, its count of events, and how far it has heard from the server. */
   readonly facts!: Table<{ readonly name: string; readonly value: string | number }, string>;
 
+  /** What was told of all trips last, so that a long log stands at once; it can be told anew from the notes. */
+  readonly told!: Table<ToldRows & { readonly name: 'rows' }, string>;
+
   constructor(book: Book) {
     // A note is on the disk when it is said to be kept, whatever happens to the phone a moment later.
     super(`inky-trips-${book}`, { chromeTransactionDurability: 'strict' });
     this.version(1).stores({ events: 'id, state', photos: 'id', facts: 'name' });
+    this.version(2).stores({ told: 'name' });
   }
 }

@@ -46,6 +46,7 @@ async function forgetErased(db: TripDb, heard: readonly TripEvent[]): Promise<vo
   const photos = gone.flatMap(({ event }) => ('fish' in event && event.fish?.photoId) || []);
   await db.events.bulkDelete(gone.map(({ id }) => id));
   await db.photos.bulkDelete(photos);
+  await db.told.clear();
 }
 
 /**
@@ -188,7 +189,7 @@ export class TripLogService {
     const db = this.db(book);
     const known = new Set(this.log.value?.book === book ? this.log.value.events.map(({ id }) => id) : []);
     const fresh = events.filter(({ id }) => !known.has(id));
-    await db.transaction('rw', db.events, db.photos, db.facts, async () => {
+    await db.transaction('rw', db.events, db.photos, db.facts, db.told, async () => {
       await db.events.bulkPut(fresh.map((event): KeptEvent => ({ id: event.id, event, state: SENT })));
       await forgetErased(db, fresh);
       await db.facts.put({ name: 'heard', value: upTo });
