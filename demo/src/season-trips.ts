@@ -1,4 +1,4 @@
-import type { Front, Sky, Species } from '@inky-shoal/core';
+import { minutesOf, type Front, type Sky, type Species } from '@inky-shoal/core';
 import { castHours } from '@inky-shoal/core/underway';
 import { PACES, type NextNote } from '@inky-shoal/core/underway/states';
 import { FERROW_CLIMATE, TERN_CLIMATE } from './outside/places.js';
@@ -7,7 +7,7 @@ import { weatherAt, type Climate } from './outside/weather.js';
 import { normal, seeded } from './random.js';
 import { trueSurfaceC } from './readings.js';
 import { drawTruth } from './record/truth.js';
-import { fishTrip, minutesOf } from './record/trips.js';
+import { fishTrip } from './record/trips.js';
 import { conditionsOf, waterOf } from './trip-day.js';
 import { FERROW_PLACES, TERN_PLACES } from './trip-places.js';
 import { demoTruth } from './truth.js';
@@ -157,7 +157,7 @@ export function seasonTrips(seed: number): TripRow[] {
     const day = dayOf(water, date, course, climate, random);
     const { stretches } = fishTrip(truth, conditionsOf(day), random);
     const note =
-      index % NOTED_EVERY === NOTED_EVERY - 1 ? NOTES[((index / NOTED_EVERY) | 0) % NOTES.length] : undefined;
+      index % NOTED_EVERY === NOTED_EVERY - 1 ? NOTES[Math.floor(index / NOTED_EVERY) % NOTES.length] : undefined;
     return {
       ...day,
       stretches: stretches.map((stretch): StretchRow => {

@@ -1,4 +1,5 @@
-import { makePlan, type Conditions } from '@inky-shoal/core';
+import { makePlan, minutesOf, type Conditions } from '@inky-shoal/core';
+import { midnightMs } from '@inky-shoal/core/tide';
 import {
   reviewOf,
   tideOfNote,
@@ -10,7 +11,7 @@ import {
 import { TRIPS } from './data/trips.js';
 import { seeded, seededId } from './random.js';
 import { conditionsOf, TRIP_TO, waterOf } from './trip-day.js';
-import { FERROW_PLACES, TERN_PLACES } from './trip-places.js';
+import { placesOf } from './trip-places.js';
 import { paceOfStep, type StretchRow, type TripRow } from './trip-row.js';
 
 const MINUTE_MS = 60_000;
@@ -18,8 +19,6 @@ const MINUTE_MS = 60_000;
 const MADE_MS = Date.parse('2025-08-30T19:00:00Z');
 /** The demo's phone. */
 const DEVICE_ID = '01995000-0000-7000-8000-00000000f00d';
-
-const minutesOf = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
 
 /** A day as the page names trips by it: `Saturday 13 March 2027`. */
 const dayWords = (date: string): string =>
@@ -33,15 +32,8 @@ const dayWords = (date: string): string =>
     .format(Date.parse(date))
     .replace(',', '');
 
-/** Local midnight of a day on a water's clock, as an instant. */
-function midnightMs(date: string, timeZone: string): number {
-  const atMs = Date.parse(`${date}T06:00:00Z`);
-  const hour = Number(new Intl.DateTimeFormat('en', { timeZone, hour: 'numeric', hourCycle: 'h23' }).format(atMs));
-  return atMs - hour * 60 * MINUTE_MS;
-}
-
-function fishingOf({ water }: TripRow, [, place, category, depthM, pace]: StretchRow): Fishing {
-  const there = (water === 'ferrow' ? FERROW_PLACES : TERN_PLACES)[place];
+function fishingOf(trip: TripRow, [, place, category, depthM, pace]: StretchRow): Fishing {
+  const there = placesOf(trip)[place];
   return {
     spot: there?.id ?? null,
     structure: there?.structure ?? null,
@@ -82,7 +74,7 @@ function eventsOf(trip: TripRow, conditions: Conditions, index: number): TripEve
   for (const stretch of trip.stretches) {
     const [fromMin, number, , , , casts, contacts] = stretch;
     const fishing = fishingOf(trip, stretch);
-    const there = (trip.water === 'ferrow' ? FERROW_PLACES : TERN_PLACES)[number];
+    const there = placesOf(trip)[number];
     const sensed = there && { from: 'browser' as const, lonLat: [...there.lonLat] as [number, number] };
     add(at(fromMin), { kind: 'effort', casts, fishing, ...(sensed && { sensed }) });
     for (const [afterMin, what, species, lengthMm, tag] of contacts) {

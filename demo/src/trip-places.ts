@@ -1,4 +1,5 @@
 import type { NextPlace } from '@inky-shoal/core/underway/states';
+import type { TripRow } from './trip-row.js';
 
 /** A place as its angler calls it, with what is there and where it lies. */
 export interface NamedPlace extends NextPlace {
@@ -37,3 +38,7 @@ export const TERN_PLACES: readonly NamedPlace[] = [
   place('Marsh point', 'marsh-point', 'oyster', [0.5, 1.8], [-88.8926, 30.1021]),
   place('The pass', 'pass', 'oyster', [1.5, 4.5], [-88.8881, 30.0886]),
 ];
+
+/** The places of a trip's water. */
+export const placesOf = ({ water }: Pick<TripRow, 'water'>): readonly NamedPlace[] =>
+  water === 'ferrow' ? FERROW_PLACES : TERN_PLACES;

@@ -1,10 +1,10 @@
-import type { Plan, PlanWindow } from '@inky-shoal/core';
+import { minutesOf, type Plan, type PlanWindow } from '@inky-shoal/core';
 import { paceOf, type NextNote } from '@inky-shoal/core/underway/states';
 import { middle } from '../made-up-places.js';
 import { seeded } from '../random.js';
 import { drawDay, type DayConditions } from './conditions.js';
 import { rankedPlan, type AnglersTruth } from './truth.js';
-import { minutesOf, windowOf } from './trips.js';
+import { windowOf } from './trips.js';
 
 /** Days of the same waters that are in no record: spread over the year, the same seed, the same days. */
 export function heldOutDays({ places }: AnglersTruth, count: number, seed: number): DayConditions[] {

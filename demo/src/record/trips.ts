@@ -1,4 +1,4 @@
-import { clockOf, type CategoryId, type Plan, type PlanWindow } from '@inky-shoal/core';
+import { clockOf, minutesOf, type CategoryId, type Plan, type PlanWindow } from '@inky-shoal/core';
 import { categoryOf } from '@inky-shoal/core/lures';
 import { PACES, paceOf, type NextNote, type NextPlace, type Pace } from '@inky-shoal/core/underway/states';
 import { middle, within } from '../made-up-places.js';
@@ -20,8 +20,6 @@ const BY_PLAN = 0.65;
 const TO_PLANNED_PLACE = 0.65;
 /** Fish that are caught are gone for the day: what each leaves of the rate at its place. */
 const LEFT_BY_A_FISH = 0.8;
-
-export const minutesOf = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
 
 export const windowOf = (plan: Plan, minute: number): PlanWindow =>
   plan.windows.find(({ to }) => minute < minutesOf(to)) ?? (plan.windows.at(-1) as PlanWindow);

@@ -15,3 +15,4 @@ export type { TideHeight, TideTurn } from './course.js';
 export { surgeOf, type GaugeLevel, type Surge, type WeatherAt } from './gauge.js';
 export { airOfDays, type DayOfAir } from './day-air.js';
 export { LevelDay, levelDays, levelsOfColumn, levelsOfDays, TideGaugeAt, TideGaugeColumn } from './gauge-days.js';
+export { midnightMs } from './midnight.js';
