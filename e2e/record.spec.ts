@@ -46,8 +46,8 @@ describe('the record on the sheet', () => {
     const page = await stage.page('/sheet', { byRecord: true });
     const record = page.locator('inky-record-on-sheet');
     await record.getByText('Days like this one').click();
-    const [first] = [record.locator('inky-like-days li').first()];
-    await says(first, /\d+ °F: \d+ fish.*As good as the same day\.|Apart by/);
+    const first = record.locator('inky-like-days li').first();
+    await says(first, /\d+ °F: \d+ fish.*(As good as the same day\.|Apart by)/);
     await first.getByRole('link').click();
     await says(page.locator('inky-trip-review'), /Found.*Done.*Planned/s);
     expect(stage.complaints).toEqual([]);

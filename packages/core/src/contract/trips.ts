@@ -98,16 +98,24 @@ export type Hooked = (typeof HOOKED)[number];
 export const FISH_STATES = ['male', 'full-of-eggs', 'spent'] as const;
 export type FishState = (typeof FISH_STATES)[number];
 
+/** Bounds of what is tied on, in the units of their names. */
+export const TIED_ON = {
+  sizeMm: [5, 600],
+  weightG: [0.1, 500],
+  lineLb: [1, 200],
+  leaderLb: [1, 200],
+} as const satisfies Record<string, readonly [number, number]>;
+
 /** What exactly was tied on: the owned piece, or what one knows of it. */
 export const TiedOn = record('what was tied on', {
   pieceId: maybe(clientId),
-  sizeMm: maybe(quantity('a length in millimetres', 5, 600)),
-  weightG: maybe(quantity('a weight in grams', 0.1, 500)),
+  sizeMm: maybe(quantity('a length in millimetres', ...TIED_ON.sizeMm)),
+  weightG: maybe(quantity('a weight in grams', ...TIED_ON.weightG)),
   tone: maybe(oneOf('a tone', TONES)),
   colour: maybe(oneOf('a colour', COLOUR_FAMILIES)),
   sound: maybe(oneOf('a sound', SOUNDS)),
-  lineLb: maybe(quantity('a line test in pounds', 1, 200)),
-  leaderLb: maybe(quantity('a leader test in pounds', 1, 200)),
+  lineLb: maybe(quantity('a line test in pounds', ...TIED_ON.lineLb)),
+  leaderLb: maybe(quantity('a leader test in pounds', ...TIED_ON.leaderLb)),
 });
 export type TiedOn = z.infer<typeof TiedOn>;
 

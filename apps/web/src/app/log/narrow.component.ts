@@ -1,35 +1,33 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, model } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, model, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { CATEGORIES, CLARITY_CLASSES, nameOf, PHASES, SPECIES } from '@inky-shoal/core';
-import type { Sought } from '@inky-shoal/core/logbook';
+import { ANY, type Sought } from '@inky-shoal/core/logbook';
 import { map } from 'rxjs';
 import { valueOr } from '../base/loaded';
 import { type FieldChange, FieldsComponent, type FieldSpec } from '../ui/fields.component';
 import { choices } from '../ui/choices';
 import { WatersService } from '../waters/waters.service';
 
-/** Figures and ids of a search, which are null where they are not asked. */
-const NULLS: ReadonlySet<string> = new Set([
-  'phase',
-  'clarity',
-  'lure',
-  'species',
-  'tempFromC',
-  'tempToC',
-  'lengthFromMm',
-]);
+const FIGURES: ReadonlySet<string> = new Set(['tempFromC', 'tempToC', 'lengthFromMm']);
 
 /** Narrows the trips by what can be told of them; all of it may be left. */
 @Component({
   selector: 'inky-narrow',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FieldsComponent],
-  template: `<inky-fields prefix="narrow" [specs]="specs()" [values]="sought()" (changed)="set($event)" />`,
+  template: `<inky-fields
+    prefix="narrow"
+    [specs]="specs()"
+    [values]="sought()"
+    [problems]="problems()"
+    (changed)="set($event)"
+  />`,
 })
 export class NarrowComponent {
   readonly sought = model.required<Sought>();
   /** What any of the trips has: only that can be chosen. */
   readonly has = input.required<{ readonly lures: readonly string[]; readonly species: readonly string[] }>();
+  protected readonly problems = signal<Readonly<Record<string, string>>>({});
   private readonly waters = toSignal(inject(WatersService).waters$.pipe(map((loaded) => valueOr(loaded, []))), {
     initialValue: [],
   });
@@ -68,7 +66,10 @@ export class NarrowComponent {
   });
 
   protected set({ key, value }: FieldChange): void {
-    const nothing = value === undefined || value === '' || value === null;
-    this.sought.set({ ...this.sought(), [key]: nothing ? (NULLS.has(key) ? null : '') : value });
+    // A figure that cannot be read asks nothing: its field says so.
+    const isUnread = FIGURES.has(key) && value !== undefined && typeof value !== 'number';
+    this.problems.set({ ...this.problems(), [key]: isUnread ? 'Expected a number.' : '' });
+    const asked = isUnread || value === undefined ? ANY[key as keyof Sought] : value;
+    this.sought.set({ ...this.sought(), [key]: asked });
   }
 }

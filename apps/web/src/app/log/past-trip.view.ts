@@ -8,12 +8,13 @@ import {
   Conditions,
   type Problem,
   INSHORE_SPECIES,
+  LIMITS,
   nameOf,
   parse,
   SKIES,
   STRUCTURES,
 } from '@inky-shoal/core';
-import { tripByHand, type TripPlan } from '@inky-shoal/core/underway';
+import { FISH_LENGTH_MM, tripByHand, type TripPlan } from '@inky-shoal/core/underway';
 import { ButtonDirective } from 'primeng/button';
 import { Textarea } from 'primeng/textarea';
 import { firstValueFrom, map } from 'rxjs';
@@ -24,6 +25,7 @@ import { PlannerService } from '../base/planner/planner.service';
 import { SettingsService } from '../base/settings.service';
 import { draftFor } from '../sheet/draft';
 import { choices } from '../ui/choices';
+import { fieldProblems } from '../ui/field-problems';
 import { FieldComponent } from '../ui/field.component';
 import { type FieldChange, FieldsComponent, type FieldSpec, type Values } from '../ui/fields.component';
 import { localDay } from '../ui/local-time';
@@ -33,10 +35,10 @@ import { WatersService } from '../waters/waters.service';
 
 const LURES = choices(CATEGORIES).sort((a, b) => a.name.localeCompare(b.name));
 const DAY_FIELDS: readonly FieldSpec[] = [
-  { key: 'surfaceTempC', label: 'Water', kind: 'figure', measure: 'temp' },
-  { key: 'visibilityM', label: 'Clarity', kind: 'figure', measure: 'depth' },
+  { key: 'surfaceTempC', label: 'Water', kind: 'figure', measure: 'temp', bounds: LIMITS.surfaceTempC },
+  { key: 'visibilityM', label: 'Clarity', kind: 'figure', measure: 'depth', bounds: LIMITS.visibilityM },
   { key: 'sky', label: 'Sky', kind: 'one', choices: choices(SKIES), none: 'not known' },
-  { key: 'windMps', label: 'Wind', kind: 'figure', measure: 'wind' },
+  { key: 'windMps', label: 'Wind', kind: 'figure', measure: 'wind', bounds: LIMITS.windMps },
 ];
 const FIRST_LURE = { bites: 0, fish: 0 } as const;
 
@@ -104,16 +106,26 @@ export class PastTripView {
     const structures = this.water()?.structures ?? STRUCTURES;
     return [
       { key: 'category', label: 'Lure', kind: 'one', choices: LURES, none: 'choose a lure' },
-      { key: 'minutes', label: 'Fished', kind: 'figure', unit: 'minutes' },
-      { key: 'bites', label: 'Bites', kind: 'figure' },
-      { key: 'fish', label: 'of them landed', kind: 'figure' },
+      { key: 'minutes', label: 'Fished', kind: 'figure', unit: 'minutes', bounds: [1, 1440] },
+      { key: 'bites', label: 'Bites', kind: 'figure', bounds: [0, 200] },
+      { key: 'fish', label: 'of them landed', kind: 'figure', bounds: [0, 200] },
       { key: 'spot', label: 'Place', kind: 'text' },
       { key: 'structure', label: 'Kind of place', kind: 'one', choices: choices(structures), none: 'not said' },
-      { key: 'depthM', label: 'Depth', kind: 'figure', measure: 'depth' },
+      { key: 'depthM', label: 'Depth', kind: 'figure', measure: 'depth', bounds: [0, 300] },
       { key: 'species', label: 'Fish', kind: 'one', choices: choices(species), none: 'not said' },
-      { key: 'lengthMm', label: 'The longest', kind: 'figure', measure: 'fishLength' },
+      { key: 'lengthMm', label: 'The longest', kind: 'figure', measure: 'fishLength', bounds: FISH_LENGTH_MM },
     ];
   });
+  private readonly units = toSignal(this.settings.units$, { requireSync: true });
+  /** What is wrong with the figures as they are typed, in the user's units. */
+  protected readonly dayProblems = computed(() => fieldProblems(DAY_FIELDS, this.dayValues(), this.units()));
+  private readonly fishedProblems = computed(() =>
+    this.fished().map((each) => fieldProblems(this.specs(), each, this.units())),
+  );
+  protected readonly isWrong = computed(() =>
+    [this.dayProblems(), ...this.fishedProblems()].some((each) => Object.keys(each).length > 0),
+  );
+  /** What else is wrong, once it was to go into the log. */
   private readonly problems = signal<readonly Problem[]>([]);
   protected readonly busy = signal(false);
   /** What is wrong with no field of its own. */
@@ -132,11 +144,10 @@ export class PastTripView {
 
   protected problemsAt(at: number): Record<string, string> {
     const own = `fished[${at}].`;
-    return Object.fromEntries(
-      this.problems()
-        .filter(({ path }) => path.startsWith(own))
-        .map(({ path, message }) => [path.slice(own.length), message]),
-    );
+    const others = this.problems()
+      .filter(({ path }) => path.startsWith(own))
+      .map(({ path, message }) => [path.slice(own.length), message] as const);
+    return { ...Object.fromEntries(others), ...this.fishedProblems()[at] };
   }
 
   protected setDay({ key, value }: FieldChange): void {

@@ -3,7 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { dateOf, dayNumber, nameOf, say } from '@inky-shoal/core';
 import { levelWords, type Factor, type SpotMemory, type TagStory } from '@inky-shoal/core/logbook';
-import { catchError, combineLatest, filter, map, of, switchMap } from 'rxjs';
+import { catchError, filter, map, of, switchMap } from 'rxjs';
 import { valueOr } from '../base/loaded';
 import { BookService } from '../base/book.service';
 import { SettingsService } from '../base/settings.service';
@@ -65,9 +65,9 @@ export class PlacesView {
     return { day: dayNumber(draft?.input.date ?? today), visibilityM: draft?.input.visibilityM ?? undefined };
   });
   protected readonly told = toSignal(
-    combineLatest([toObservable(this.asked)]).pipe(
-      filter(([{ day }]) => Number.isFinite(day)),
-      switchMap(([{ day, visibilityM }]) =>
+    toObservable(this.asked).pipe(
+      filter(({ day }) => Number.isFinite(day)),
+      switchMap(({ day, visibilityM }) =>
         this.log.places(day, visibilityM).pipe(
           map((places) => ({ places, problem: null })),
           catchError((error: Error) => of({ places: null, problem: error.message })),

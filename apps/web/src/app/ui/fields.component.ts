@@ -9,7 +9,13 @@ import { FieldComponent } from './field.component';
 
 /** A field of a form that is laid out from a list. */
 export type FieldSpec = { readonly key: string; readonly label: string } & (
-  | { readonly kind: 'figure'; readonly measure?: Measure; readonly unit?: string }
+  | {
+      readonly kind: 'figure';
+      readonly measure?: Measure;
+      readonly unit?: string;
+      /** In SI: what lies beyond them is no such figure. */
+      readonly bounds?: readonly [number, number];
+    }
   | { readonly kind: 'text' | 'date' | 'long' }
   | { readonly kind: 'one'; readonly choices: readonly Choice[]; readonly none?: string }
   | { readonly kind: 'some'; readonly choices: readonly Choice[] }

@@ -8,7 +8,14 @@ import {
   TONES,
   type Conditions,
 } from '@inky-shoal/core';
-import type { Catch, FishState, Hooked, TiedOn } from '@inky-shoal/core/underway';
+import {
+  FISH_LENGTH_MM,
+  TIED_ON,
+  type Catch,
+  type FishState,
+  type Hooked,
+  type TiedOn,
+} from '@inky-shoal/core/underway';
 import { choices } from '../ui/choices';
 import type { FieldSpec } from '../ui/fields.component';
 
@@ -39,18 +46,18 @@ export function fishFields(discipline: Conditions['discipline'] | undefined): Fi
   const none = 'not said';
   return [
     { key: 'species', label: 'Kind', kind: 'one', choices: choices(species), none },
-    { key: 'girthMm', label: 'Girth', kind: 'figure', measure: 'fishLength' },
+    { key: 'girthMm', label: 'Girth', kind: 'figure', measure: 'fishLength', bounds: FISH_LENGTH_MM },
     { key: 'hooked', label: 'Hooked', kind: 'one', choices: named(HOOKED_NAMES), none },
     { key: 'state', label: 'It was', kind: 'one', choices: named(STATE_NAMES), none },
     { key: 'throat', label: 'From its throat', kind: 'one', choices: choices(FORAGE_KINDS), none },
     { key: 'whose', label: 'Whose fish, if not yours', kind: 'text' },
-    { key: `${TIED_KEY}weightG`, label: 'Lure weight', kind: 'figure', measure: 'weight' },
-    { key: `${TIED_KEY}sizeMm`, label: 'Lure length', kind: 'figure', measure: 'length' },
+    { key: `${TIED_KEY}weightG`, label: 'Lure weight', kind: 'figure', measure: 'weight', bounds: TIED_ON.weightG },
+    { key: `${TIED_KEY}sizeMm`, label: 'Lure length', kind: 'figure', measure: 'length', bounds: TIED_ON.sizeMm },
     { key: `${TIED_KEY}tone`, label: 'Tone', kind: 'one', choices: choices(TONES), none },
     { key: `${TIED_KEY}colour`, label: 'Colour', kind: 'one', choices: choices(COLOUR_FAMILIES), none },
     { key: `${TIED_KEY}sound`, label: 'Sound', kind: 'one', choices: choices(SOUNDS), none },
-    { key: `${TIED_KEY}lineLb`, label: 'Line', kind: 'figure', measure: 'test' },
-    { key: `${TIED_KEY}leaderLb`, label: 'Leader', kind: 'figure', measure: 'test' },
+    { key: `${TIED_KEY}lineLb`, label: 'Line', kind: 'figure', measure: 'test', bounds: TIED_ON.lineLb },
+    { key: `${TIED_KEY}leaderLb`, label: 'Leader', kind: 'figure', measure: 'test', bounds: TIED_ON.leaderLb },
     { key: 'note', label: 'A word of it', kind: 'long' },
   ];
 }

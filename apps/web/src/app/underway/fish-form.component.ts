@@ -21,6 +21,7 @@ import { plainFigure } from '../ui/numbers';
 import { OpenFileComponent } from '../ui/open-file.component';
 import { FieldComponent } from '../ui/field.component';
 import { FoldComponent } from '../ui/fold.component';
+import { fieldProblems } from '../ui/field-problems';
 import { type FieldChange, FieldsComponent } from '../ui/fields.component';
 import { catchOf, fishFields, fishValues, type FishValues } from './fish-fields';
 import { TripService } from './trip.service';
@@ -69,6 +70,7 @@ export class FishFormComponent {
   /** What more may be told of it: by kind of fishing, since that tells which fish it may be. */
   protected readonly more = computed(() => fishFields(this.discipline()));
   protected readonly moreValues = linkedSignal((): FishValues => fishValues(this.known()));
+  protected readonly moreProblems = computed(() => fieldProblems(this.more(), this.moreValues(), this.units()));
   private readonly moreSaid = signal(false);
   protected readonly form = inject(NonNullableFormBuilder).group({ lengthMm: '', weightG: '', tag: '' });
   private readonly typed = toSignal(this.form.valueChanges.pipe(map(() => this.form.getRawValue())), {
@@ -115,10 +117,15 @@ export class FishFormComponent {
       );
   }
 
+  /** Something stands there that cannot be. */
+  protected readonly isWrong = computed(() => {
+    const { lengthMm, weightG } = this.problems();
+    return !!lengthMm || !!weightG || Object.keys(this.moreProblems()).length > 0;
+  });
+
   /** Closes it. What was typed and is right is kept: nobody types a length to lose it. */
   protected close(): void {
-    const { lengthMm, weightG } = this.problems();
-    if (!lengthMm && !weightG) this.keep();
+    if (!this.isWrong()) this.keep();
   }
 
   protected keep(): void {
