@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, type ElementRef, input, viewChild } from '@angular/core';
 import type { Chart } from 'chart.js';
 import type { Look } from '../base/settings.service';
-import { DrawnChart, ticksAcross } from '../ui/drawn-chart';
+import { axisFont, DrawnChart, roundTicks, ticksAcross } from '../ui/drawn-chart';
 import { type Ink, readInk } from '../ui/ink';
 import { penOf } from '../ui/pen';
 
@@ -17,6 +17,8 @@ export interface Dot {
 
 const ROW_PX = 30;
 const AXIS_PX = 46;
+/** Steps of the scale that have room beside one another. */
+const MOST_RATES = 6;
 /** Room for the names to the left, at most and of the whole. */
 const NAMES_PX = 240;
 const NAMES_SHARE = 0.42;
@@ -112,9 +114,12 @@ export class DotsChartComponent {
   private axes() {
     const ink = (this.ink ??= readInk());
     const dots = this.dots();
-    const room = Math.min(NAMES_PX, this.canvas().nativeElement.clientWidth * NAMES_SHARE);
-    const letters = Math.floor(room / (ink.sizePx * LETTER));
-    const short = (name: string) => (name.length > letters ? `${name.slice(0, letters - 1)}…` : name);
+    // The chart's own width, since the page may be laid out anew.
+    const roomIn = (chart: Chart): number => Math.min(NAMES_PX, chart.width * NAMES_SHARE);
+    const short = (name: string, room: number): string => {
+      const letters = Math.floor(room / (ink.sizePx * LETTER));
+      return name.length > letters ? `${name.slice(0, letters - 1)}…` : name;
+    };
     return {
       layout: { padding: { top: 4, right: 10 } },
       scales: {
@@ -125,8 +130,11 @@ export class DotsChartComponent {
           max: this.most(),
           border: { color: ink.ink },
           grid: { color: ink.rule },
-          title: { display: true, text: this.counts(), color: ink.ink2 },
-          ticks: { ...ticksAcross(ink), maxTicksLimit: 6 },
+          title: { display: true, text: this.counts(), color: ink.ink2, font: axisFont(ink) },
+          afterBuildTicks: (axis: { min: number; max: number; ticks: { value: number }[] }) => {
+            axis.ticks = roundTicks(axis.min, axis.max, MOST_RATES);
+          },
+          ticks: ticksAcross(ink),
         },
         y: {
           type: 'linear' as const,
@@ -138,13 +146,15 @@ export class DotsChartComponent {
           afterBuildTicks: (axis: { ticks: { value: number }[] }) => {
             axis.ticks = dots.map((_, value) => ({ value }));
           },
-          afterFit: (axis: { width: number }) => {
-            axis.width = room;
+          afterFit: (axis: { chart: Chart; width: number }) => {
+            axis.width = roomIn(axis.chart);
           },
           ticks: {
             ...ticksAcross(ink),
             color: ink.ink,
-            callback: (value: string | number) => short(dots[Number(value)]?.name ?? ''),
+            callback(this: { chart: Chart }, value: string | number): string {
+              return short(dots[Number(value)]?.name ?? '', roomIn(this.chart));
+            },
           },
         },
       },

@@ -6,6 +6,7 @@ import { deserialize, serialize } from 'node:v8';
 import { jerkbait, LogWriter, preSpawn, preSpawnPlan } from '../../../../../packages/core/src/testing/trip-log';
 import { recordApi } from '../record/record-api';
 import { learntByRule } from '../record/record-words';
+import { roundTicks } from '../ui/drawn-chart';
 import { catchOf, fishFields, fishValues } from '../underway/fish-fields';
 import { SENT, TripDb } from '../underway/trip-db';
 import { readRows, writeRows } from './kept-rows';
@@ -82,6 +83,17 @@ describe('the words of the log', () => {
   it('stand beside the rules whose weights were moved', () => {
     const rules = learntByRule([moved({}), moved({ kind: 'rule', rule: 'cold-waits', prior: 0.9, posterior: 1.25 })]);
     expect([...rules]).toEqual([['cold-waits', 'Shipped weight 0.9; by your trips 1.25 (29 hours).']]);
+  });
+});
+
+describe('round figures along a scale', () => {
+  it.each([
+    [0, 2.6, 6, [0, 0.5, 1, 1.5, 2, 2.5]],
+    [30, 89, 4, [40, 60, 80]],
+    [0, 0.3, 6, [0, 0.05, 0.1, 0.15, 0.2, 0.25, 0.3]],
+    [0, 13, 6, [0, 5, 10]],
+  ])('from %s to %s in at most %s steps', (from, to, steps, ticks) => {
+    expect(roundTicks(from, to, steps).map(({ value }) => value)).toEqual(ticks);
   });
 });
 

@@ -44,6 +44,7 @@ import { hoursWords, rateFigure, sayDay } from './log-words';
     }
     .water {
       max-width: 16rem;
+      margin-bottom: 0.75rem;
     }
     section {
       margin-top: 1.5rem;

@@ -110,7 +110,7 @@ export class ShowsView {
     const rates = this.told()?.rates;
     if (!rates) return '';
     const { trips, hours, perHour } = rates;
-    return `${countWords(trips, 'trip')}, ${hoursWords(hours)} of fishing, ${rateFigure(perHour)} ${this.counted()} an hour over all.`;
+    return `${countWords(trips, 'trip')}, ${countWords(Math.round(hours), 'hour')} of fishing, ${rateFigure(perHour)} ${this.counted()} an hour over all.`;
   });
   protected readonly words = computed(
     () =>

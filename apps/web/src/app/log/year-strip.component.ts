@@ -3,7 +3,7 @@ import { dateOf, dayNumber, symbolOf, toShown, type UnitSystem } from '@inky-sho
 import type { LogbookRow } from '@inky-shoal/core/logbook';
 import type { Chart } from 'chart.js';
 import type { Look } from '../base/settings.service';
-import { DrawnChart, ticksAcross, ticksUp } from '../ui/drawn-chart';
+import { axisFont, DrawnChart, roundTicks, ticksAcross, ticksUp } from '../ui/drawn-chart';
 import { type Ink, readInk } from '../ui/ink';
 import { penOf } from '../ui/pen';
 import { sayDay } from './log-words';
@@ -15,6 +15,8 @@ const BEYOND = 10;
 const PER_FISH = 7;
 const LONGEST = 42;
 const SHORTEST = 8;
+/** Steps of the temperature that have room beside one another. */
+const MOST_TEMPS = 4;
 /** Room for a month's name, pixels. */
 const MONTH_PX = 44;
 /** Waters apart in temperature are not joined: one line a water. */
@@ -138,9 +140,9 @@ export class YearStripComponent {
           max: temps.length ? Math.ceil(Math.max(...temps) + 2) : 1,
           border: { color: ink.ink },
           grid: { display: false },
-          title: { display: true, text: symbolOf('temp', units), color: ink.ink2 },
+          title: { display: true, text: symbolOf('temp', units), color: ink.ink2, font: axisFont(ink) },
           afterBuildTicks: (axis: { min: number; max: number; ticks: { value: number }[] }) => {
-            axis.ticks = roundTicks(axis.min, axis.max);
+            axis.ticks = roundTicks(axis.min, axis.max, MOST_TEMPS);
           },
           ticks: {
             ...ticksUp(ink),
@@ -150,14 +152,6 @@ export class YearStripComponent {
       },
     };
   }
-}
-
-/** Three or four round temperatures between two. */
-function roundTicks(from: number, to: number): { value: number }[] {
-  const step = [5, 10, 20, 40].find((each) => (to - from) / each <= 4) ?? 100;
-  const ticks: { value: number }[] = [];
-  for (let value = Math.ceil(from / step) * step; value <= to; value += step) ticks.push({ value });
-  return ticks;
 }
 
 /** The first days of months between two days, as many as have room. */

@@ -84,12 +84,18 @@ export class DrawnChart {
 
 type Ticks = Partial<ScaleOptionsByType<'linear'>['ticks']>;
 
+/** What an axis is written in. */
+export const axisFont = ({ text, sizePx }: Ink): { family: string; size: number } => ({
+  family: text.split(',')[0]?.replaceAll("'", '') ?? '',
+  size: sizePx * 0.8,
+});
+
 /** Ticks across: every one that is asked for, upright. */
-export const ticksAcross = ({ text, ink2, sizePx }: Ink): Ticks => ({
+export const ticksAcross = (ink: Ink): Ticks => ({
   autoSkip: false,
   maxRotation: 0,
-  color: ink2,
-  font: { family: text.split(',')[0]?.replaceAll("'", '') ?? '', size: sizePx * 0.8 },
+  color: ink.ink2,
+  font: axisFont(ink),
 });
 
 /** Figures up the side. */
@@ -97,3 +103,17 @@ export const ticksUp = ({ ink2, sizePx }: Ink): Ticks => ({
   color: ink2,
   font: { family: 'Fraunces', style: 'italic', size: sizePx * 0.85 },
 });
+
+const ROUND = [1, 2, 5];
+
+/** Round figures between two, at most so many steps of them. */
+export function roundTicks(from: number, to: number, mostSteps: number): { value: number }[] {
+  const least = (to - from) / mostSteps;
+  const ten = 10 ** Math.floor(Math.log10(least));
+  const step = ten * (ROUND.find((each) => each * ten >= least) ?? 10);
+  const ticks: { value: number }[] = [];
+  // Sums of tenths are off by their last digits.
+  const at = (count: number): number => Number((count * step).toPrecision(12));
+  for (let count = Math.ceil(from / step); at(count) <= to; count++) ticks.push({ value: at(count) });
+  return ticks;
+}
