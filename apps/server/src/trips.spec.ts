@@ -76,6 +76,24 @@ describe('events of trips', () => {
     expect(none).toEqual({ events: [], upTo: rest.upTo, more: false });
   });
 
+  it('do not go out with half a trip where the whole of it fits into what goes next', async () => {
+    const { upTo: before } = (await server.call('GET', `${PATH}?after=2507`)).body as News;
+    const trip = (of: number, from: number, notes: number) => [
+      {
+        ...event(from, { kind: 'begin', name: 'Dawn', place: null, plan: null, stops: [], aheadMs: 0 }),
+        tripId: idOf(of, 'a'),
+      },
+      ...many(from + 1, from + 1 + notes).map((each) => ({ ...each, tripId: idOf(of, 'a') })),
+    ];
+    await server.call('POST', PATH, trip(11, 10_000, 1200));
+    await server.call('POST', PATH, trip(12, 20_000, 1200));
+    const first = (await server.call('GET', `${PATH}?after=${before}`)).body as News;
+    expect([first.events.length, first.more]).toEqual([1201, true]);
+    const next = (await server.call('GET', `${PATH}?after=${first.upTo}`)).body as News;
+    expect([next.events.length, next.more]).toEqual([1201, false]);
+    expect(new Set(next.events.map(({ tripId }) => tripId))).toEqual(new Set([idOf(12, 'a')]));
+  });
+
   it('stay in the book they were made in', async () => {
     const { body } = await server.call('GET', '/api/books/demo/trip-events');
     const demo = new Set((body as TripNews).events.map(({ id }) => id));

@@ -10,6 +10,15 @@ const ROWS_AT_ONCE = 500;
 /** Events that go out at once. */
 const MAX_OUT = 2000;
 
+/** Whether a note begins a trip. */
+const beginsTrip = sql<number>`json_valid(event) and json_extract(event, '$.kind') = 'begin'`;
+
+/** Notes up to where the last trip among them begins: one that is cut in two seems to be underway until the rest comes. */
+function wholeTrips<Row extends { readonly begins: number }>(rows: readonly Row[]): readonly Row[] {
+  const lastBegin = rows.findLastIndex(({ begins }) => begins);
+  return lastBegin > 0 ? rows.slice(0, lastBegin) : rows;
+}
+
 /** Those of some trips of which nothing is to be left. */
 async function erasedAmong(db: Db, tripIds: readonly string[]): Promise<Set<string>> {
   const rows = await db
@@ -100,20 +109,20 @@ export class TripRepository {
     return tripOf(events, tripId)?.removedAt ?? null;
   }
 
-  /** What arrived after a point, in the order of arrival. */
+  /** What arrived after a point, in the order of arrival; what is too much for once ends before a trip begins. */
   async after(arrived: number): Promise<TripNews> {
     const rows = await this.db
       .selectFrom('trip_event')
-      .select(['arrived', 'event'])
+      .select(['arrived', 'event', beginsTrip.as('begins')])
       .where('arrived', '>', arrived)
       .orderBy('arrived')
       .limit(MAX_OUT + 1)
       .execute();
-    const out = rows.slice(0, MAX_OUT);
+    const out = rows.length > MAX_OUT ? wholeTrips(rows.slice(0, MAX_OUT)) : rows;
     return {
       events: this.unread.readable('note', out, ({ event }) => TripEvent.parse(JSON.parse(event))),
       upTo: out.at(-1)?.arrived ?? arrived,
-      more: rows.length > MAX_OUT,
+      more: out.length < rows.length,
     };
   }
 }
