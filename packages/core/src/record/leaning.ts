@@ -1,5 +1,6 @@
 import type { Cover, Structure } from '../contract/ids.js';
 import type { FirstInWindow, Leaning } from '../plan/leaning.js';
+import type { HoldingPlace } from '../place/place.js';
 import { reachAt, weighCategories, type Grounds, type Weighed } from '../presentation/score.js';
 import type { Facts } from '../rules/facts.js';
 import type { Estimate, Learned } from './learn.js';
@@ -36,10 +37,14 @@ function reachesAs({ category }: Weighed, other: Weighed, grounds: Grounds): num
   return Math.min(1, own / Math.max(LEAST_REACH, reachAt(other.category, likeliest.place, grounds)));
 }
 
+const isSamePlace = (one: HoldingPlace | undefined, other: HoldingPlace | undefined): boolean =>
+  one?.structure === other?.structure && one?.cover === other?.cover && one?.group === other?.group;
+
+/** The same lure at the same fish: run at another group of them it goes to another depth, which is another choice. */
 const isSameChoice = (one: FirstInWindow, other: FirstInWindow): boolean =>
   one.weighed.category.id === other.weighed.category.id &&
-  one.places[0]?.structure === other.places[0]?.structure &&
-  one.places[0]?.cover === other.places[0]?.cover;
+  isSamePlace(one.places[0], other.places[0]) &&
+  isSamePlace(one.weighed.place, other.weighed.place);
 
 /** What the plan thinks of a first choice beside its own, and all that bears on the lure of it. */
 function choiceTraits({ weighed, places, grounds }: FirstInWindow, plain: FirstInWindow): Traits {
