@@ -1,6 +1,6 @@
 import { Conditions, type Water } from '@inky-shoal/core';
 import { tideDay, type TideStation } from '@inky-shoal/core/tide';
-import { ferrow, ternHollow } from './waters.js';
+import { ferrow, grassFlat, midLake, ternHollow } from './waters.js';
 import type { TripRow } from './trip-row.js';
 
 /** Hours of a trip. */
@@ -10,6 +10,9 @@ const YEAR_LOW_C = 4;
 const STEP = 2;
 
 export const waterOf = ({ water }: Pick<TripRow, 'water'>): Water => (water === 'ferrow' ? ferrow : ternHollow);
+
+/** The zone that a trip's day was planned in: the one whose water its angler measures. */
+export const zoneOf = ({ water }: Pick<TripRow, 'water'>): string => (water === 'ferrow' ? midLake : grassFlat);
 
 /** The tide of a day by the water's station, every half hour. */
 function tideOf(station: TideStation, date: string, timeZone: string) {

@@ -10,7 +10,7 @@ import {
 } from '@inky-shoal/core/underway';
 import { TRIPS } from './data/trips.js';
 import { seeded, seededId } from './random.js';
-import { conditionsOf, TRIP_TO, waterOf } from './trip-day.js';
+import { conditionsOf, TRIP_TO, waterOf, zoneOf } from './trip-day.js';
 import { placesOf } from './trip-places.js';
 import { paceOfStep, type StretchRow, type TripRow } from './trip-row.js';
 
@@ -68,7 +68,16 @@ function eventsOf(trip: TripRow, conditions: Conditions, index: number): TripEve
     } as TripEvent);
   };
   const plan = { conditions, plan: makePlan(conditions, { units: 'us' }) };
-  add(startMs, { kind: 'begin', name: `${name}, ${dayWords(trip.date)}`, waterId, place, plan, stops: [], aheadMs: 0 });
+  add(startMs, {
+    kind: 'begin',
+    name: `${name}, ${dayWords(trip.date)}`,
+    waterId,
+    zoneId: zoneOf(trip),
+    place,
+    plan,
+    stops: [],
+    aheadMs: 0,
+  });
   const told = () => tripOf(events, tripId);
   const begun = told();
   for (const stretch of trip.stretches) {

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { Conditions, Place, surfaceTempC, visibilityM } from './conditions.js';
-import { clientId, instant, maybe, oneOf, quantity, record, shortText, someOf } from './fields.js';
+import { calendarDate, clientId, instant, maybe, oneOf, quantity, record, shortText, someOf } from './fields.js';
 import * as ids from './ids.js';
 import { LIMITS } from './limits.js';
 import { TideStation } from './tide.js';
@@ -120,6 +120,14 @@ export const ReadingBatch = z
   .max(MAX_BATCH, { error: `expected at most ${MAX_BATCH} readings at once` });
 export type ReadingBatch = z.infer<typeof ReadingBatch>;
 
+/** Which record a plan was made with: the trips that taught it, and the day of the last of them. */
+export const RecordVersion = record('a version of the record', {
+  trips: quantity('a number of trips', 1, 1e6).int({ error: 'expected a whole number of trips' }),
+  hours: quantity('hours of fishing', 0, 1e7),
+  lastTrip: calendarDate,
+});
+export type RecordVersion = z.infer<typeof RecordVersion>;
+
 export const PlanDraft = record('a plan to save', {
   name: shortText('a name', 120),
   waterId: maybe(clientId),
@@ -128,11 +136,13 @@ export const PlanDraft = record('a plan to save', {
   conditions: Conditions,
   /** The run of its day, where one was ordered. */
   run: maybe(Run),
+  /** The plan as the angler's own record would have it, with the record's version; without it the planner's own is saved. */
+  byRecord: maybe(record('a plan by the record', { record: RecordVersion, plan: Plan })),
 });
 export type PlanDraft = z.infer<typeof PlanDraft>;
 export const PlanRename = record('a new name', { name: shortText('a name', 120) });
 
-/** A plan as kept: with the conditions and the engine's version it was made with. */
+/** A plan as kept: with the conditions, the engine's version and the record it was made with. */
 export const SavedPlan = z.strictObject({
   id: clientId,
   name: z.string(),
@@ -140,6 +150,8 @@ export const SavedPlan = z.strictObject({
   conditions: Conditions,
   plan: Plan,
   run: maybe(Run),
+  /** The record that it was made with; none where it is the planner's own. */
+  record: maybe(RecordVersion),
   engineVersion: z.string(),
   createdAt: instant,
   updatedAt: instant,
@@ -153,6 +165,7 @@ export const SavedPlanSummary = z.strictObject({
   date: z.string(),
   phase: z.enum(ids.PHASES),
   first: z.enum(ids.CATEGORIES).nullable(),
+  record: maybe(RecordVersion),
   engineVersion: z.string(),
   createdAt: instant,
   version,

@@ -18,6 +18,7 @@ import {
 } from './ids.js';
 import { LIMITS } from './limits.js';
 import { Plan } from './plan.js';
+import { RecordVersion } from './records.js';
 
 /** Notes that are taken at once; more go in several batches. */
 export const MAX_EVENTS = 2000;
@@ -85,7 +86,12 @@ export const TripStop = record('a stop', {
 export type TripStop = z.infer<typeof TripStop>;
 
 /** The day as planned: its conditions and the plan they gave. */
-export const TripPlan = record('a plan of a trip', { conditions: Conditions, plan: Plan });
+export const TripPlan = record('a plan of a trip', {
+  conditions: Conditions,
+  plan: Plan,
+  /** The record that it was made with; none where it is the planner's own. */
+  record: maybe(RecordVersion),
+});
 export type TripPlan = z.infer<typeof TripPlan>;
 
 /** What water answered the lure. */
@@ -186,6 +192,8 @@ export const TripEvent = z.discriminatedUnion(
     event('begin', {
       name: shortText('a name', 120),
       waterId: maybe(clientId),
+      /** The zone of the water that the day was planned in. */
+      zoneId: maybe(clientId),
       place: Place.nullable(),
       plan: TripPlan.nullable(),
       stops: z.array(TripStop).max(MAX_STOPS, { error: `expected at most ${MAX_STOPS} stops` }),

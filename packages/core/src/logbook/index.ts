@@ -12,6 +12,6 @@ export {
 } from './rates.js';
 export { logbookRow, type LogbookRow, type Stroke } from './row.js';
 export { ANY, findRows, narrowings, Sought } from './search.js';
-export { spotMemories, tagStories, type RepeatsBy, type SpotMemory, type TagStory } from './spots.js';
+export { memoryAt, spotMemories, tagStories, type RepeatsBy, type SpotMemory, type TagStory } from './spots.js';
 export { dateOfTrip, dayOfTrip, stretchesOf, type LoggedStretch } from './stretches.js';
 export { catchFeatures, tripsToCsv, catchesToCsv } from './out.js';

@@ -20,6 +20,7 @@ import {
   narrowings,
   ratesBy,
   Sought,
+  memoryAt,
   spotMemories,
   stretchesOf,
   tagStories,
@@ -129,6 +130,9 @@ describe('a line of the logbook', () => {
     [{ lengthFromMm: 400 }, true],
     [{ lengthFromMm: 420 }, false],
     [{ waterId: idOf(1) }, false],
+    [{ zoneId: idOf(1) }, false],
+    [{ companion: 'My brother' }, true],
+    [{ companion: 'A friend' }, false],
   ])('is found by %j: %s', (sought, isFound) => {
     expect(findRows([row], Sought.parse(sought)).length === 1).toBe(isFound);
   });
@@ -317,6 +321,17 @@ describe('what places remember', () => {
     const boostIn = (visibilityM: number) => spotMemories(trips, dayNow, visibilityM).spots[0]!.boost;
     expect(boostIn(3)).toBeLessThan(boostIn(0.8));
     expect(spotMemories([...trips, tripOn(30, [at('New', 0)])], dayNow, 0.8).spots[0]!.boost).toBeCloseTo(1);
+  });
+
+  it('is that of its own name, else of the nearest, and of nothing far off or elsewhere', () => {
+    const { spots } = spotMemories([tripOn(29, [at('New', 3)])], dayNow, 0.8);
+    const here = spots.map((spot) => ({ ...spot, waterId: idOf(1) }));
+    const found = (name: string | undefined, lonLat: [number, number], waterId = idOf(1)) =>
+      memoryAt(here, { waterId, name, lonLat })?.spot ?? null;
+    expect(found('new ', [0, 0])).toBe('New');
+    expect(found(undefined, [-88.4003, 35.9])).toBe('New');
+    expect(found(undefined, [-88.402, 35.9])).toBeNull();
+    expect(found('New', [-88.4, 35.9], idOf(2))).toBeNull();
   });
 
   it('learns that stained water repeats, or does not, from returns', () => {

@@ -25,6 +25,7 @@ export interface LogbookRow {
   readonly waterId: string | null;
   /** What the water is called now, else as the trip was named after it. */
   readonly water: string;
+  readonly zoneId: string | null;
   readonly phase: Phase | null;
   /** As it was read on the water, else as it was planned with. */
   readonly surfaceTempC: number | null;
@@ -70,7 +71,7 @@ function readOf(trip: Trip, figure: 'surfaceTempC' | 'visibilityM'): number | nu
 
 const known = new WeakMap<Trip, Map<string, LogbookRow>>();
 
-function rowOf(trip: Trip, waterName: string): LogbookRow {
+function rowOf(trip: Trip, waterName: string, zoneName: string): LogbookRow {
   const { id, begin, startMs, notes, plan, review } = trip;
   const date = dateOfTrip(trip);
   const stretches = stretchesOf(trip);
@@ -92,6 +93,7 @@ function rowOf(trip: Trip, waterName: string): LogbookRow {
   const written = [
     begin.name,
     waterName,
+    zoneName,
     review?.note,
     ...fish.map(({ note }) => note),
     ...spots,
@@ -105,6 +107,7 @@ function rowOf(trip: Trip, waterName: string): LogbookRow {
     startMs,
     waterId: begin.waterId ?? null,
     water: waterName || (begin.name.split(',')[0] ?? begin.name),
+    zoneId: begin.zoneId ?? null,
     phase,
     surfaceTempC: readOf(trip, 'surfaceTempC'),
     visibilityM,
@@ -136,11 +139,13 @@ function rowOf(trip: Trip, waterName: string): LogbookRow {
 /**
  * A trip as a line of the logbook. A trip that was told before is not told anew.
  * @param waterName as the water is called now; its trips are found by that, too
+ * @param zoneName the same of the zone of it
  */
-export function logbookRow(trip: Trip, waterName = ''): LogbookRow {
+export function logbookRow(trip: Trip, waterName = '', zoneName = ''): LogbookRow {
   let own = known.get(trip);
   if (!own) known.set(trip, (own = new Map()));
-  let row = own.get(waterName);
-  if (!row) own.set(waterName, (row = rowOf(trip, waterName)));
+  const names = `${waterName}\n${zoneName}`;
+  let row = own.get(names);
+  if (!row) own.set(names, (row = rowOf(trip, waterName, zoneName)));
   return row;
 }

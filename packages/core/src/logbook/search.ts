@@ -10,10 +10,13 @@ export const Sought = z.object({
   from: z.string().default(''),
   to: z.string().default(''),
   waterId: z.string().default(''),
+  zoneId: z.string().default(''),
   phase: z.enum(PHASES).nullable().default(null),
   clarity: z.enum(CLARITY_CLASSES).nullable().default(null),
   lure: z.enum(CATEGORIES).nullable().default(null),
   species: z.enum(SPECIES).nullable().default(null),
+  /** Who else fished, by the name under which their fish were noted. */
+  companion: z.string().default(''),
   tempFromC: z.number().nullable().default(null),
   tempToC: z.number().nullable().default(null),
   /** The longest fish of the trip is at least so long. */
@@ -29,14 +32,17 @@ export const narrowings = (sought: Sought): number =>
   (Object.keys(ANY) as (keyof Sought)[]).filter((key) => key !== 'words' && sought[key] !== ANY[key]).length;
 
 function isSought(row: LogbookRow, sought: Sought, words: readonly string[]): boolean {
-  const { from, to, waterId, phase, clarity, lure, species, tempFromC, tempToC, lengthFromMm } = sought;
+  const { from, to, waterId, zoneId, phase, clarity, lure, species, companion, tempFromC, tempToC, lengthFromMm } =
+    sought;
   if (from && row.date < from) return false;
   if (to && row.date > to) return false;
   if (waterId && row.waterId !== waterId) return false;
+  if (zoneId && row.zoneId !== zoneId) return false;
   if (phase && row.phase !== phase) return false;
   if (clarity && (row.visibilityM === null || clarityClass(row.visibilityM) !== clarity)) return false;
   if (lure && !row.lures.includes(lure)) return false;
   if (species && !row.species.includes(species)) return false;
+  if (companion && !row.companions.includes(companion)) return false;
   if (tempFromC !== null && (row.surfaceTempC === null || row.surfaceTempC < tempFromC)) return false;
   if (tempToC !== null && (row.surfaceTempC === null || row.surfaceTempC > tempToC)) return false;
   if (lengthFromMm !== null && (row.longestMm === null || row.longestMm < lengthFromMm)) return false;

@@ -215,6 +215,29 @@ export function spotMemories(
   };
 }
 
+/** A named place lies where it was noted, give or take a boat on its trolling motor. */
+const SAME_PLACE_M = 75;
+
+/**
+ * What is remembered of a mark or a place of a chart: that of its own name, else the nearest that was fished there.
+ * @param name none where it has none
+ */
+export function memoryAt(
+  memories: readonly SpotMemory[],
+  { waterId, name, lonLat }: { waterId: string; name?: string | undefined; lonLat: readonly [number, number] },
+): SpotMemory | null {
+  const here = memories.filter((each) => each.waterId === waterId);
+  const named = here.find(({ spot }) => name !== undefined && spot.toLowerCase() === name.trim().toLowerCase());
+  if (named) return named;
+  let nearest: SpotMemory | null = null;
+  let leastM = SAME_PLACE_M;
+  for (const memory of here) {
+    const offM = memory.lonLat ? globeM(memory.lonLat, lonLat) : Infinity;
+    if (offM <= leastM) [nearest, leastM] = [memory, offM];
+  }
+  return nearest;
+}
+
 /** A tagged fish that was met again. */
 export interface TagStory {
   readonly tag: string;

@@ -32,6 +32,7 @@ export {
 export { latelyOf, WATER_ANSWERS, type Answer, type Lately } from './answers.js';
 export { advisedAt, dayClock, tideOfMoment, tideOfNote, windowAt, type TideOfMoment } from './moment.js';
 export { findingsOf, type TripFindings, type NextStep } from './next.js';
+export { lastTiedOn } from './carried.js';
 export { goTo, nextStop, type GoTo } from './go-to.js';
 export { latestReading, offPlan, type OffPlan } from './off-plan.js';
 export { wayOutOf, type WayOut } from './way-out.js';
@@ -56,3 +57,4 @@ export {
   type TripTableContext,
 } from './past/trip-table.js';
 export { TripByHand, tripByHand, type WrittenDown } from './past/by-hand.js';
+export { takenAtOf, tripsOfPhotos, type FishPhoto, type PhotoTrip } from './past/photo-trips.js';

@@ -19,6 +19,7 @@ import { findingsOf } from './next.js';
 import { latestReading, offPlan } from './off-plan.js';
 import { reviewOf } from './review.js';
 import { timelineOf } from './timeline.js';
+import { lastTiedOn } from './carried.js';
 import { lastTap, noteChanges, removedTripsOf, tagSeen, tripOf, tripsOf, type KnownTrips } from './trip.js';
 
 const tripIn = (log: LogWriter) => {
@@ -179,6 +180,16 @@ describe('a trip', () => {
     expect(lastTap(log.events, TRIP_ID, OTHER_DEVICE)).toBeNull();
     log.add(7, { kind: 'take-back', of: second.id });
     expect(lastTap(log.events, TRIP_ID, log.deviceId)).toBe(first);
+  });
+
+  it('carries what was tied on from the last fish of a lure, and of no other lure', () => {
+    const log = new LogWriter();
+    log.begin();
+    log.add(5, { kind: 'contact', what: 'landed', fishing: jerkbait, fish: { tiedOn: { weightG: 9 } } });
+    log.add(9, { kind: 'contact', what: 'landed', fishing: jerkbait, fish: { tiedOn: { weightG: 14 } } });
+    log.add(12, { kind: 'contact', what: 'landed', fishing: jerkbait });
+    expect(lastTiedOn(tripIn(log), jerkbait.category)).toEqual({ weightG: 14 });
+    expect(lastTiedOn(tripIn(log), 'finesse-jig')).toBeNull();
   });
 
   it('knows a tag that was seen before, however it was written', () => {
