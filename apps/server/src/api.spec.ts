@@ -235,6 +235,24 @@ describe('saved plans', () => {
     expect(body.errors?.[0]?.message).toContain('a latitude in degrees from -90 to 90, got 136');
   });
 
+  it('keeps a plan by the record as it was made, with the record that made it', async () => {
+    const record = { trips: 61, hours: 338.2, lastTrip: '2027-03-07' };
+    const { body: shipped } = await server.call('POST', '/api/plan', CONDITIONS);
+    const [window, ...others] = (shipped as SavedPlan['plan']).windows;
+    const plan = { ...(shipped as object), windows: [{ ...window, from: '05:00' }, ...others] };
+    await server.call('PUT', path(15), { ...draft, byRecord: { record, plan } });
+    expect((await server.call('GET', path(15))).body).toMatchObject({ record, plan });
+    const listed = (await server.call('GET', '/api/books/own/plans')).body as SavedPlanSummary[];
+    expect(listed.find((each) => each.id === id(15))).toMatchObject({ record });
+    // Saved again without it the planner's own stands.
+    await server.call('PUT', path(15), draft);
+    const own = (await server.call('GET', path(15))).body as SavedPlan;
+    expect([own.record, own.plan]).toEqual([undefined, shipped]);
+    const wrong = { record: { ...record, trips: 0 }, plan };
+    const { body } = await problem('PUT', path(15), { ...draft, byRecord: wrong });
+    expect(body.errors?.[0]).toMatchObject({ path: 'byRecord.record.trips' });
+  });
+
   it('saves the same plan once however often it is sent', async () => {
     await server.call('PUT', path(12), draft);
     const before = await list();

@@ -291,13 +291,15 @@ describe('backups', () => {
   it('are made before a book is changed by a newer program, and once a day', async () => {
     await filled();
     inFile((database) => {
-      database.exec("delete from kysely_migration where name in ('0006-safe', '0007-runs')");
+      database.exec("delete from kysely_migration where name in ('0006-safe', '0007-runs', '0008-record')");
       for (const table of ['water', 'reading', 'plan', 'tackle', 'chart_feature']) {
         database.exec(`drop trigger ${table}_history`);
         database.exec(`alter table ${table} drop column version; alter table ${table} drop column changed_by`);
       }
       database.exec('alter table water drop column removed_at; drop table history; drop table damaged_row');
-      for (const column of ['date', 'phase', 'first', 'run']) database.exec(`alter table plan drop column ${column}`);
+      for (const column of ['date', 'phase', 'first', 'run', 'record']) {
+        database.exec(`alter table plan drop column ${column}`);
+      }
     });
     await start();
     expect((await get<SavedPlanSummary[]>('/plans'))[0]).toMatchObject({ date: '2027-03-13' });

@@ -1,4 +1,4 @@
-import { Conditions, Plan, ReadingDraft, Run, WaterDraft } from '@inky-shoal/core';
+import { Conditions, Plan, ReadingDraft, RecordVersion, Run, WaterDraft } from '@inky-shoal/core';
 import { ChartFeature, ChartFrame } from '@inky-shoal/core/chart';
 import { TackleDraft } from '@inky-shoal/core/tackle';
 import { TripEvent } from '@inky-shoal/core/underway';
@@ -98,8 +98,9 @@ export const ARCHIVED: readonly ArchivedTable[] = [
       version,
       changed_by,
       run: like(Run).nullable().default(null),
+      record: like(RecordVersion).nullable().default(null),
     }),
-    json: ['conditions', 'plan', 'run'],
+    json: ['conditions', 'plan', 'run', 'record'],
     order: 'id',
   },
   {

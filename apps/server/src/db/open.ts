@@ -9,6 +9,7 @@ import { chart } from './migrations/0004-chart.js';
 import { trips } from './migrations/0005-trips.js';
 import { safe } from './migrations/0006-safe.js';
 import { runs } from './migrations/0007-runs.js';
+import { recordOfPlan } from './migrations/0008-record.js';
 import { keepPrivate } from './file.js';
 import type { Tables } from './schema.js';
 import { BookTrouble } from './trouble.js';
@@ -22,6 +23,7 @@ const MIGRATIONS = {
   '0005-trips': trips,
   '0006-safe': safe,
   '0007-runs': runs,
+  '0008-record': recordOfPlan,
 };
 /** Names of all migrations, in order. */
 export const MIGRATION_NAMES: readonly string[] = Object.keys(MIGRATIONS);

@@ -80,6 +80,8 @@ export interface PlanTable {
   changed_by: Generated<string | null>;
   /** The Run of its day, where one was ordered. */
   run: JsonText | null;
+  /** The RecordVersion it was made with; null where it is the planner's own. */
+  record: JsonText | null;
 }
 
 export interface TackleTable {

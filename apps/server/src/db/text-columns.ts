@@ -17,6 +17,7 @@ export const TEXT_COLUMNS = {
     'first',
     'changed_by',
     'run',
+    'record',
   ],
   tackle: ['id', 'kind', 'item', 'updated_at', 'removed_at', 'changed_by'],
   photo: ['id', 'media_type', 'created_at'],

@@ -1,7 +1,10 @@
-import { Conditions, Plan, Run, type SavedPlan, SavedPlanSummary } from '@inky-shoal/core';
+import { Conditions, Plan, RecordVersion, Run, type SavedPlan, SavedPlanSummary } from '@inky-shoal/core';
 import type { Db } from '../db/open.js';
 import type { PlanChange, PlanRow } from '../db/schema.js';
 import type { Unread } from './unread.js';
+
+const recordOf = ({ record }: Pick<PlanRow, 'record'>): RecordVersion | undefined =>
+  record === null ? undefined : RecordVersion.parse(JSON.parse(record));
 
 const toPlan = (row: PlanRow): SavedPlan => ({
   id: row.id,
@@ -10,6 +13,7 @@ const toPlan = (row: PlanRow): SavedPlan => ({
   conditions: Conditions.parse(JSON.parse(row.conditions)),
   plan: Plan.parse(JSON.parse(row.plan)),
   run: row.run === null ? undefined : Run.parse(JSON.parse(row.run)),
+  record: recordOf(row),
   engineVersion: row.engine_version,
   createdAt: row.created_at,
   updatedAt: row.updated_at,
@@ -18,7 +22,7 @@ const toPlan = (row: PlanRow): SavedPlan => ({
 
 type SummaryRow = Pick<
   PlanRow,
-  'id' | 'name' | 'water_id' | 'date' | 'phase' | 'first' | 'engine_version' | 'created_at' | 'version'
+  'id' | 'name' | 'water_id' | 'date' | 'phase' | 'first' | 'record' | 'engine_version' | 'created_at' | 'version'
 >;
 
 const toSummary = (row: SummaryRow): SavedPlanSummary =>
@@ -29,6 +33,7 @@ const toSummary = (row: SummaryRow): SavedPlanSummary =>
     date: row.date,
     phase: row.phase,
     first: row.first,
+    record: recordOf(row),
     engineVersion: row.engine_version,
     createdAt: row.created_at,
     version: row.version,
@@ -45,7 +50,7 @@ export class PlanRepository {
   async all(): Promise<SavedPlanSummary[]> {
     const rows = await this.db
       .selectFrom('plan')
-      .select(['id', 'name', 'water_id', 'date', 'phase', 'first', 'engine_version', 'created_at', 'version'])
+      .select(['id', 'name', 'water_id', 'date', 'phase', 'first', 'record', 'engine_version', 'created_at', 'version'])
       .where('removed_at', 'is', null)
       .orderBy('created_at', 'desc')
       .orderBy('id')
@@ -78,6 +83,7 @@ export class PlanRepository {
       removed_at: null,
       changed_by: device,
       run: plan.run ? JSON.stringify(plan.run) : null,
+      record: plan.record ? JSON.stringify(plan.record) : null,
     };
     await this.db
       .insertInto('plan')

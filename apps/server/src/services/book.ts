@@ -120,10 +120,13 @@ export class BookService {
     throw new SecondCopy({ id: copyId, name }, (await this.history.current(kind, id))?.version ?? 1);
   }
 
-  /** Plans from the conditions and saves both, with the engine's version. Saving the same again changes nothing. */
+  /**
+   * Plans from the conditions and saves both, with the engine's version; a plan by the angler's record is kept as it was
+   * made, since the record is read where the trips are. Saving the same again changes nothing.
+   */
   async savePlan(
     id: string,
-    { name, waterId, conditions, units, run }: PlanDraft,
+    { name, waterId, conditions, units, run, byRecord }: PlanDraft,
     at = this.now(),
     device: string | null = null,
   ): Promise<SavedPlan> {
@@ -133,8 +136,9 @@ export class BookService {
       name,
       waterId,
       conditions,
-      plan: makePlan(conditions, { units }),
+      plan: byRecord?.plan ?? makePlan(conditions, { units }),
       run,
+      record: byRecord?.record,
       engineVersion: ENGINE_VERSION,
       createdAt: before?.createdAt ?? at,
       updatedAt: at,
