@@ -5,6 +5,21 @@ import { violations } from './support/axe';
 import { choose } from './support/controls';
 import { PHONE, says, Stage, textOf, until } from './support/stage';
 
+/** A JPEG as a camera writes it at a moment: Exif with DateTimeOriginal alone, behind the first marker. */
+function takenAt(jpeg: Buffer, moment: string): Buffer {
+  const text = Buffer.from(`${moment}\0`, 'ascii');
+  // A big-endian TIFF: one entry that points to the Exif directory, in which one entry holds the moment.
+  const tiff = Buffer.concat([
+    Buffer.from('4d4d002a00000008', 'hex'),
+    Buffer.from('000187690004000000010000001a00000000', 'hex'),
+    Buffer.from('000190030002000000140000002c00000000', 'hex'),
+    text,
+  ]);
+  const exif = Buffer.concat([Buffer.from('Exif\0\0', 'ascii'), tiff]);
+  const head = Buffer.from([0xff, 0xe1, (exif.length + 2) >> 8, (exif.length + 2) & 0xff]);
+  return Buffer.concat([jpeg.subarray(0, 2), head, exif, jpeg.subarray(2)]);
+}
+
 let stage: Stage;
 beforeAll(async () => {
   stage = await Stage.set();
@@ -94,6 +109,38 @@ describe('the log', () => {
     await page.locator('inky-sheet-chart canvas').waitFor();
     await page.locator('.notice').getByRole('button', { name: 'Undo' }).click();
     await page.getByText('No such trip stands in this log.').waitFor();
+    expect(stage.complaints).toEqual([]);
+  });
+
+  it('takes past trips from photographs, and says which are none', async () => {
+    const page = await stage.page('/log/past');
+    const jpeg = await page.screenshot({ type: 'jpeg', clip: { x: 0, y: 0, width: 40, height: 30 } });
+    await page.getByText('From photographs instead').click();
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Open photographs' }).click(),
+    ]);
+    const photo = (name: string, buffer: Buffer) => ({ name, mimeType: 'image/jpeg', buffer });
+    await chooser.setFiles([
+      photo('first.jpg', takenAt(jpeg, '2026:05:05 07:12:33')),
+      photo('second.jpg', takenAt(jpeg, '2026:05:05 09:40:10')),
+      photo('undated.jpg', jpeg),
+      photo('letter.jpg', Buffer.from('Dear sir')),
+    ]);
+    const panel = page.locator('inky-trips-by-photos');
+    await says(panel, 'Tuesday 5 May 2026: 2 fish');
+    await says(panel, 'undated.jpg does not say when it was taken: add it to a fish of its trip.');
+    await says(panel, 'letter.jpg is no photo that can be opened here');
+    expect(await violations(page)).toEqual([]);
+    await panel.getByRole('button', { name: 'Into the log' }).click();
+    await says(page.locator('.notice'), '1 trip with 2 photographs stand in the log.');
+    await page.getByLabel('Find').fill('"may 2026"');
+    await says(page.locator('.counted'), /of \d+ trips/);
+    await page
+      .locator('.wall')
+      .getByRole('link', { name: /2 fish, 0 min/ })
+      .click();
+    await until('both photographs are shown', async () => (await page.locator('inky-trip-photo img').count()) === 2);
     expect(stage.complaints).toEqual([]);
   });
 

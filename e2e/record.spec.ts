@@ -1,3 +1,4 @@
+import type { SavedPlan, SavedPlanSummary } from '@inky-shoal/core';
 import { violations } from './support/axe';
 import { PHONE, says, Stage, textOf, until } from './support/stage';
 
@@ -28,6 +29,26 @@ describe('the record on the sheet', () => {
     expect(stage.complaints).toEqual([]);
   });
 
+  it('is kept with a plan that is saved, by the version that made it', async () => {
+    const page = await stage.page('/sheet', { byRecord: true });
+    await says(page.locator('inky-record-on-sheet'), /they put the .+ before the .+\./);
+    const lure = (await textOf(page.locator('#advice h2'))).toLowerCase();
+    await page.getByRole('button', { name: 'Save plan' }).click();
+    await page.getByLabel('Name of the plan').fill('By the record');
+    await page.locator('inky-save-plan').getByRole('button', { name: 'Save', exact: true }).click();
+    await says(page.locator('.notice'), 'Saved as By the record.');
+    await page.goto(`${stage.server.address}/plans`);
+    await says(page.locator('li').filter({ hasText: 'By the record' }), /By your record of \d+ trips\./);
+    const saved = (await (await fetch(`${stage.server.address}/api/books/demo/plans`)).json()) as SavedPlanSummary[];
+    const id = saved.find(({ name }) => name === 'By the record')?.id;
+    const kept = (await (await fetch(`${stage.server.address}/api/books/demo/plans/${id}`)).json()) as SavedPlan;
+    expect(kept.record?.trips).toBeGreaterThan(40);
+    const named = kept.plan.windows.map(({ presentations: [first] }) => first?.category.replaceAll('-', ' '));
+    expect(named).toContain(lure.replaceAll('-', ' '));
+    await fetch(`${stage.server.address}/api/books/demo/plans/${id}`, { method: 'DELETE' });
+    expect(stage.complaints).toEqual([]);
+  });
+
   it('is left off on one water, and begins anew from a day with nothing lost', async () => {
     const page = await stage.page('/log/taught', { byRecord: true });
     await says(page.locator('main'), /Bass\s*\d+ trips/);
@@ -48,8 +69,16 @@ describe('the record on the sheet', () => {
     await record.getByText('Days like this one').click();
     const first = record.locator('inky-like-days li').first();
     await says(first, /\d+ °F: \d+ fish.*(As good as the same day\.|Apart by)/);
-    await first.getByRole('link').click();
+    await first.getByRole('link').first().click();
     await says(page.locator('inky-trip-review'), /Found.*Done.*Planned/s);
+    await page.goBack();
+    await record.getByText('Days like this one').click();
+    await first.getByRole('link', { name: /^The plans side by side/ }).click();
+    await says(
+      page.locator('inky-plan-lines'),
+      /The sheet, Saturday 13 March 2027.*That trip, .*Made with.*your record of/s,
+    );
+    expect(await violations(page)).toEqual([]);
     expect(stage.complaints).toEqual([]);
   });
 });

@@ -34,6 +34,11 @@ const NEAR = 0.25;
           <li>
             <a [routerLink]="['/log', day.id]">{{ sayDay(day.date) }}</a>{{ temp(day) }}: {{ brought(day)
             }}{{ worked(day) }}. <span class="quiet">{{ apart(day) }}</span>
+            <a
+              [routerLink]="['/log', day.id, 'beside']"
+              [attr.aria-label]="'The plans side by side, ' + sayDay(day.date)"
+              >Side by side</a
+            >
           </li>
         } @empty {
           <li>No trip with a plan is like this day.</li>

@@ -27,7 +27,7 @@ import { deviceTrips, notesMark } from '../record/device-trips';
 import type { ToldRows } from '../underway/trip-db';
 import { readRows, writeRows } from './kept-rows';
 
-/** What waters are called now, by their ids. */
+/** What waters and their zones are called now, by their ids. */
 export type WaterNames = Readonly<Record<string, string>>;
 
 /** What is to be counted: of which trips, by what, against what. */
@@ -68,7 +68,7 @@ export const LOG_FILES = {
 } as const;
 export type LogFile = keyof typeof LOG_FILES;
 
-const namer = (waters: WaterNames) => (waterId: string | null) => (waterId === null ? '' : (waters[waterId] ?? ''));
+const namer = (waters: WaterNames) => (id: string | null | undefined) => (id ? (waters[id] ?? '') : '');
 
 /** Trips that are over: one that is underway has its own page. */
 const over = (trips: readonly Trip[]): Trip[] => trips.filter(({ state }) => state === 'over');
@@ -98,7 +98,7 @@ export const logApi = {
     if (kept?.of === of) return kept;
     const nameOf = namer(waters);
     const rows = (await some(book))
-      .map((trip) => logbookRow(trip, nameOf(trip.begin.waterId ?? null)))
+      .map((trip) => logbookRow(trip, nameOf(trip.begin.waterId), nameOf(trip.begin.zoneId)))
       .sort((a, b) => b.startMs - a.startMs);
     await writeRows(book, mark, { of, rows });
     return { of, rows };

@@ -1,5 +1,12 @@
-import { capital, figureOf, nameOf, say, type UnitSystem } from '@inky-shoal/core';
-import { levelWords, type Claim, type Counted, type Factor, type LogbookRow } from '@inky-shoal/core/logbook';
+import { capital, dateOf, figureOf, nameOf, say, type UnitSystem } from '@inky-shoal/core';
+import {
+  levelWords,
+  type Claim,
+  type Counted,
+  type Factor,
+  type LogbookRow,
+  type SpotMemory,
+} from '@inky-shoal/core/logbook';
 import type { Moved } from '@inky-shoal/core/record';
 import { sayStretch } from '@inky-shoal/core/underway';
 import { sayShortDate } from '../ui/dates';
@@ -70,6 +77,15 @@ export function claimWords(
 
 /** A rate in words. */
 export const rateFigure = (perHour: number): string => round(perHour);
+
+/** What a place brought so far, in a line. */
+export function spotHistory({ trips, hours, bites, fish, lastBiteDay }: SpotMemory): string {
+  const last = lastBiteDay === null ? 'never a bite' : `last bite ${sayDay(dateOf(lastBiteDay))}`;
+  return `${countWords(trips, 'trip')}, ${hoursWords(hours)}, ${countWords(bites, 'bite')}, ${fish} fish; ${last}.`;
+}
+
+/** The chance of a bite within an hour at a place, in words. */
+export const biteChance = ({ bitesAgain }: SpotMemory): string => `${Math.round(100 * bitesAgain)} in 100`;
 
 /** How long a fish is, in the user's units, without the unit. */
 export const lengthFigure = (mm: number | null, units: UnitSystem): string =>

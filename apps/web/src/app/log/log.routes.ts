@@ -1,4 +1,5 @@
 import type { Routes } from '@angular/router';
+import { BesideTripView } from './beside-trip.view';
 import { LogView } from './log.view';
 import { LoggedTripView } from './logged-trip.view';
 import { PastTripView } from './past-trip.view';
@@ -14,4 +15,5 @@ export const LOG_ROUTES: Routes = [
   { path: 'taught', title: 'Taught', component: TaughtView },
   { path: 'past', title: 'A past trip', component: PastTripView },
   { path: ':id', title: 'A trip', component: LoggedTripView },
+  { path: ':id/beside', title: 'Two days', component: BesideTripView },
 ];

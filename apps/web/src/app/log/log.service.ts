@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { Conditions } from '@inky-shoal/core';
+import { dayNumber, type Conditions } from '@inky-shoal/core';
 import { Sought, type Claim, type FactorRates, type LogbookRow } from '@inky-shoal/core/logbook';
 import {
   BehaviorSubject,
@@ -19,9 +19,12 @@ import * as z from 'zod';
 import { BookService } from '../base/book.service';
 import { valueOr } from '../base/loaded';
 import { Store } from '../base/store';
+import { DayService } from '../sheet/day.service';
 import { RECORD_WORKER } from '../record/record-worker';
 import { TripLogService } from '../underway/trip-log.service';
 import { TripSyncService } from '../underway/trip-sync.service';
+import { localDay } from '../ui/local-time';
+import { zoneHere } from '../underway/past/past-trips.service';
 import { saveFile } from '../ui/save-file';
 import { WatersService } from '../waters/waters.service';
 import { readRows } from './kept-rows';
@@ -37,9 +40,15 @@ export class LogService {
   private readonly worker = inject(RECORD_WORKER);
   private readonly books = inject(BookService);
 
-  /** What waters are called now. */
+  /** What waters and their zones are called now. */
   readonly names$: Observable<WaterNames> = inject(WatersService).waters$.pipe(
-    map((loaded) => Object.fromEntries(valueOr(loaded, []).map(({ id, name }) => [id, name]))),
+    map((loaded) =>
+      Object.fromEntries(
+        valueOr(loaded, [])
+          .flatMap(({ zones = [], ...water }) => [water, ...zones])
+          .map(({ id, name }) => [id, name]),
+      ),
+    ),
     distinctUntilChanged((one, two) => JSON.stringify(one) === JSON.stringify(two)),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
@@ -103,6 +112,19 @@ export class LogService {
   likeDays(conditions: Conditions, most: number): Observable<readonly LikeTrip[]> {
     return this.ofTrips((book) => this.worker.ask((api) => api.likeDays(book, conditions, most)));
   }
+
+  /** The day on the sheet: what places remember is told as of then. */
+  readonly asked$: Observable<{ readonly day: number; readonly visibilityM: number | undefined }> = combineLatest([
+    inject(DayService).draft$,
+    this.books.clock$,
+  ]).pipe(
+    map(([draft, clock]) => ({
+      day: dayNumber(draft?.input.date ?? localDay(clock.now, zoneHere())),
+      visibilityM: draft?.input.visibilityM ?? undefined,
+    })),
+    filter(({ day }) => Number.isFinite(day)),
+    distinctUntilChanged((one, two) => one.day === two.day && one.visibilityM === two.visibilityM),
+  );
 
   /** What places remember on a day. */
   places(day: number, visibilityM: number | undefined): Observable<Places> {

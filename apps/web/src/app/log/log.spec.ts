@@ -7,7 +7,7 @@ import { jerkbait, LogWriter, preSpawn, preSpawnPlan } from '../../../../../pack
 import { recordApi } from '../record/record-api';
 import { learntByRule } from '../record/record-words';
 import { roundTicks } from '../ui/drawn-chart';
-import { catchOf, fishFields, fishValues } from '../underway/fish-fields';
+import { catchOf, fishFields, fishValues, pieceOf, withField, withTiedOn } from '../underway/fish-fields';
 import { SENT, TripDb } from '../underway/trip-db';
 import { readRows, writeRows } from './kept-rows';
 import {
@@ -115,6 +115,17 @@ describe('what more is told of a fish', () => {
     expect(catchOf(values, known)).toEqual({});
     expect(catchOf({ ...values, hooked: 'lip', species: undefined }, known)).toMatchObject({ hooked: 'lip' });
     expect(catchOf({ ...values, 'tied:weightG': 14 }, known).tiedOn).toEqual({ weightG: 14, tone: 'bold' });
+    expect(catchOf({ ...values, 'tied:tone': undefined }, known).tiedOn).toEqual({ weightG: 10 });
+  });
+
+  it('is no longer an owned piece once its own figures are others, whatever line it hangs on', () => {
+    const piece = { pieceId: '01960000-0000-7000-8000-000000000001', weightG: 14, tone: 'bold', lineLb: 12 } as const;
+    const values = withTiedOn(fishValues({}), piece);
+    expect(pieceOf(values)).toBe(piece.pieceId);
+    expect(catchOf(values, {}).tiedOn).toEqual(piece);
+    expect(pieceOf(withField(values, 'tied:lineLb', 10))).toBe(piece.pieceId);
+    expect(pieceOf(withField(values, 'tied:weightG', 10))).toBe('');
+    expect(pieceOf(withField(values, 'hooked', 'lip'))).toBe(piece.pieceId);
   });
 });
 

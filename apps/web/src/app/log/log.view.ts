@@ -90,6 +90,7 @@ export class LogView {
   protected readonly has = computed(() => ({
     lures: [...new Set(this.rows().flatMap(({ lures }) => lures))],
     species: [...new Set(this.rows().flatMap(({ species }) => species))],
+    companions: [...new Set(this.rows().flatMap(({ companions }) => companions))].sort(),
   }));
 
   protected readonly shape = signal<Shape>('wall');

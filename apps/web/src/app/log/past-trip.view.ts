@@ -28,10 +28,12 @@ import { choices } from '../ui/choices';
 import { fieldProblems } from '../ui/field-problems';
 import { FieldComponent } from '../ui/field.component';
 import { type FieldChange, FieldsComponent, type FieldSpec, type Values } from '../ui/fields.component';
+import { FoldComponent } from '../ui/fold.component';
 import { localDay } from '../ui/local-time';
 import { SelectComponent } from '../ui/select.component';
 import { PastTripsService, zoneHere } from '../underway/past/past-trips.service';
 import { WatersService } from '../waters/waters.service';
+import { TripsByPhotosComponent } from './trips-by-photos.component';
 
 const LURES = choices(CATEGORIES).sort((a, b) => a.name.localeCompare(b.name));
 const DAY_FIELDS: readonly FieldSpec[] = [
@@ -50,10 +52,12 @@ const FIRST_LURE = { bites: 0, fish: 0 } as const;
     ButtonDirective,
     FieldComponent,
     FieldsComponent,
+    FoldComponent,
     ReactiveFormsModule,
     RouterLink,
     SelectComponent,
     Textarea,
+    TripsByPhotosComponent,
   ],
   templateUrl: './past-trip.view.html',
   styles: `
@@ -97,7 +101,7 @@ export class PastTripView {
 
   protected readonly form = inject(NonNullableFormBuilder).group({ date: '', from: '06:30', to: '11:30', note: '' });
   protected readonly waterId = linkedSignal(() => this.waters()[0]?.id ?? '');
-  private readonly water = computed(() => this.waters().find(({ id }) => id === this.waterId()) ?? null);
+  protected readonly water = computed(() => this.waters().find(({ id }) => id === this.waterId()) ?? null);
   protected readonly dayFields = DAY_FIELDS;
   protected readonly dayValues = signal<Values>({});
   protected readonly fished = signal<readonly Values[]>([FIRST_LURE]);
@@ -128,6 +132,7 @@ export class PastTripView {
   /** What else is wrong, once it was to go into the log. */
   private readonly problems = signal<readonly Problem[]>([]);
   protected readonly busy = signal(false);
+  protected readonly photosOpen = signal(false);
   /** What is wrong with no field of its own. */
   protected readonly problem = computed(
     () =>

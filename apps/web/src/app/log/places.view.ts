@@ -1,22 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { dateOf, dayNumber, nameOf, say } from '@inky-shoal/core';
+import { dateOf, nameOf, say } from '@inky-shoal/core';
 import { levelWords, type Factor, type SpotMemory, type TagStory } from '@inky-shoal/core/logbook';
-import { catchError, filter, map, of, switchMap } from 'rxjs';
+import { catchError, map, of, switchMap } from 'rxjs';
 import { valueOr } from '../base/loaded';
-import { BookService } from '../base/book.service';
 import { SettingsService } from '../base/settings.service';
 import { countWords } from '../record/record-words';
 import { DayService } from '../sheet/day.service';
 import { sayWay } from '../sheet/words';
 import { FoldComponent } from '../ui/fold.component';
-import { localDay } from '../ui/local-time';
 import { SelectComponent } from '../ui/select.component';
-import { zoneHere } from '../underway/past/past-trips.service';
 import { WatersService } from '../waters/waters.service';
 import { LogService } from './log.service';
-import { hoursWords, rateFigure, sayDay } from './log-words';
+import { biteChance, hoursWords, rateFigure, sayDay, spotHistory } from './log-words';
 
 /** What places remember: how often they bit, when last, and how likely what bit there still does. */
 @Component({
@@ -58,16 +55,10 @@ export class PlacesView {
     initialValue: [],
   });
   private readonly draft = toSignal(inject(DayService).draft$, { initialValue: null });
-  private readonly clock = toSignal(inject(BookService).clock$);
   /** The day on the sheet: what places remember is told as of then. */
-  private readonly asked = computed(() => {
-    const draft = this.draft();
-    const today = localDay(this.clock()?.now ?? new Date().toISOString(), zoneHere());
-    return { day: dayNumber(draft?.input.date ?? today), visibilityM: draft?.input.visibilityM ?? undefined };
-  });
+  private readonly asked = toSignal(this.log.asked$, { initialValue: null });
   protected readonly told = toSignal(
-    toObservable(this.asked).pipe(
-      filter(({ day }) => Number.isFinite(day)),
+    this.log.asked$.pipe(
       switchMap(({ day, visibilityM }) =>
         this.log.places(day, visibilityM).pipe(
           map((places) => ({ places, problem: null })),
@@ -78,7 +69,7 @@ export class PlacesView {
     { initialValue: null },
   );
 
-  protected readonly date = computed(() => sayDay(dateOf(this.asked().day)));
+  protected readonly date = computed(() => sayDay(dateOf(this.asked()?.day ?? 0)));
   protected readonly choices = computed(() => {
     const has = new Set(this.told()?.places?.spots.map(({ waterId }) => waterId));
     return this.waters().filter(({ id }) => has.has(id));
@@ -105,14 +96,8 @@ export class PlacesView {
     this.chosen.set(id);
   }
 
-  protected chance({ bitesAgain }: SpotMemory): string {
-    return `${Math.round(100 * bitesAgain)} in 100`;
-  }
-
-  protected history({ trips, hours, bites, fish, lastBiteDay }: SpotMemory): string {
-    const last = lastBiteDay === null ? 'never a bite' : `last bite ${sayDay(dateOf(lastBiteDay))}`;
-    return `${countWords(trips, 'trip')}, ${hoursWords(hours)}, ${countWords(bites, 'bite')}, ${fish} fish; ${last}.`;
-  }
+  protected readonly chance = biteChance;
+  protected readonly history = spotHistory;
 
   /** Hours and bites by month or hour, in words, the best first. */
   protected by(factor: Factor & ('month' | 'hour'), { byMonth, byHour }: SpotMemory): string[] {

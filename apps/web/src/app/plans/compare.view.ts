@@ -1,13 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
+import type { SavedPlan } from '@inky-shoal/core';
 import { combineLatest, forkJoin, switchMap } from 'rxjs';
 import { ConnectionService } from '../base/connection.service';
 import { loading } from '../base/loaded';
 import { PlansService } from './plans.service';
 import { SettingsService } from '../base/settings.service';
 import { PlanLinesComponent } from './plan-lines.component';
-import { linesOf } from './plan-lines';
+import { linesOf, type PlanToCompare } from './plan-lines';
+
+/** A saved plan with what it was made with. */
+const asMade = (saved: SavedPlan): PlanToCompare => ({ ...saved, record: saved.record ?? null });
 
 /** Two saved plans side by side: what was said of the day, and what came of it; where they differ stands out. */
 @Component({
@@ -51,6 +55,6 @@ export class CompareView {
 
   protected readonly lines = computed(() => {
     const pair = this.pair();
-    return pair?.state === 'ready' ? linesOf(pair.value[0], pair.value[1], this.units()) : [];
+    return pair?.state === 'ready' ? linesOf(asMade(pair.value[0]), asMade(pair.value[1]), this.units()) : [];
   });
 }

@@ -1,4 +1,13 @@
-import { headline, nameOf, say, sayRange, type Conditions, type Plan, type UnitSystem } from '@inky-shoal/core';
+import {
+  headline,
+  nameOf,
+  say,
+  sayRange,
+  type Conditions,
+  type Plan,
+  type RecordVersion,
+  type UnitSystem,
+} from '@inky-shoal/core';
 import {
   capital,
   FRONT_WORDS,
@@ -11,6 +20,7 @@ import {
   sayWind,
   windowName,
 } from '../sheet/words';
+import { countWords } from '../record/record-words';
 import { sayDate } from '../ui/dates';
 
 /** One line of two plans beside one another. */
@@ -33,10 +43,17 @@ export interface PlanToCompare {
   readonly conditions: Conditions;
   readonly plan: Plan;
   readonly engineVersion?: string;
+  /** The record it was made with; by the rules alone where there is none. Not told where nobody asked for it. */
+  readonly record?: RecordVersion | null;
 }
 
+const madeWith = (record: RecordVersion | null): string =>
+  record
+    ? `your record of ${countWords(record.trips, 'trip')}, the last on ${sayDate(record.lastTrip)}`
+    : 'the rules alone';
+
 /** One plan in lines. */
-function toLines({ conditions, plan, engineVersion }: PlanToCompare, units: UnitSystem): PlanLines {
+function toLines({ conditions, plan, engineVersion, record }: PlanToCompare, units: UnitSystem): PlanLines {
   const known = <T>(path: string, said: T | undefined): T | undefined =>
     said ?? (plan.assumed.find((each) => each.path === path)?.value as T | undefined);
   const trend = known('tempTrendCPerDay', conditions.tempTrendCPerDay);
@@ -71,6 +88,7 @@ function toLines({ conditions, plan, engineVersion }: PlanToCompare, units: Unit
   const grave = plan.cautions.filter(({ severity }) => severity !== 'advice').map(({ id }) => nameOf(id));
   const rest = new Map([
     ['Cautions', capital(grave.join(', ')) || 'None grave'],
+    ...(record === undefined ? [] : [['Made with', madeWith(record)] as const]),
     ...(engineVersion ? [['Engine', engineVersion] as const] : []),
   ]);
   return { day, windows, rest };

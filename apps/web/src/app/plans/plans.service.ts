@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { SavedPlan, SavedPlanSummary, type Conditions, type Run } from '@inky-shoal/core';
+import { SavedPlan, SavedPlanSummary, type Conditions, type PlanDraft, type Run } from '@inky-shoal/core';
 import { combineLatest, map, merge, type Observable, shareReplay, Subject, switchMap, tap } from 'rxjs';
 import * as z from 'zod';
 import { ApiService, type Write } from '../base/api.service';
@@ -22,6 +22,8 @@ export interface PlanToSave {
   readonly waterId: string | null;
   readonly conditions: Conditions;
   readonly run: Run | undefined;
+  /** The plan as the record would have it; without it the planner's own is saved. */
+  readonly byRecord: PlanDraft['byRecord'];
   /** The version it was opened in, where it was saved before. */
   readonly from: number | undefined;
 }

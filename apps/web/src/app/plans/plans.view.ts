@@ -88,11 +88,13 @@ export class PlansView {
     return this.waters().find(({ id }) => id === plan.waterId)?.name ?? '';
   }
 
-  /** Day, water, phase and first lure, in a line. */
+  /** Day, water, phase, first lure and the record it was made with, in a line. */
   protected told(plan: SavedPlanSummary): string {
     const water = this.waterName(plan);
     const first = plan.first ? `, ${nameOf(plan.first)} first` : '';
-    return `${sayDate(plan.date)}${water ? `, ${water}` : ''}. ${capital(nameOf(plan.phase))}${first}.`;
+    const { record } = plan;
+    const by = record ? ` By your record of ${record.trips} ${record.trips === 1 ? 'trip' : 'trips'}.` : '';
+    return `${sayDate(plan.date)}${water ? `, ${water}` : ''}. ${capital(nameOf(plan.phase))}${first}.${by}`;
   }
 
   protected setOrder(order: string): void {

@@ -1,4 +1,12 @@
-import { planDay, type Book, type Conditions, type Plan, type PlannedDay, type UnitSystem } from '@inky-shoal/core';
+import {
+  planDay,
+  type Book,
+  type Conditions,
+  type Plan,
+  type PlannedDay,
+  type RecordVersion,
+  type UnitSystem,
+} from '@inky-shoal/core';
 import { learn, leaningOf, movedBy, recordOf, type Learned, type Moved } from '@inky-shoal/core/record';
 import { logApi } from '../log/log-api';
 import { deviceTrips } from './device-trips';
@@ -8,8 +16,8 @@ export interface RecordedDay {
   readonly day: PlannedDay;
   /** The same day without the record. */
   readonly shipped: Plan;
-  readonly trips: number;
-  readonly hours: number;
+  /** Which record it is. */
+  readonly version: RecordVersion;
   readonly moved: readonly Moved[];
 }
 
@@ -25,19 +33,23 @@ export interface Taught {
 interface Known {
   readonly of: string;
   readonly learned: Learned | null;
+  /** The day of the last trip that taught, YYYY-MM-DD. */
+  readonly lastTrip: string;
 }
 const known = new Map<string, Known>();
 
-async function learnedOf(book: Book, discipline: Conditions['discipline'], sinceMs: number): Promise<Learned | null> {
+async function learnedOf(book: Book, discipline: Conditions['discipline'], sinceMs: number): Promise<Known> {
   const key = `${book} ${discipline} ${sinceMs}`;
   const { mark: of, trips } = await deviceTrips(book);
   const before = known.get(key);
-  if (before?.of === of) return before.learned;
+  if (before?.of === of) return before;
   const counted = recordOf(trips.filter(({ startMs }) => startMs >= sinceMs));
   const alike = counted.filter(({ conditions }) => conditions.discipline === discipline);
   const learned = learn(alike, before?.learned);
-  known.set(key, { of, learned });
-  return learned;
+  const lastTrip = alike.reduce((last, { conditions: { date } }) => (date > last ? date : last), '');
+  const now = { of, learned, lastTrip };
+  known.set(key, now);
+  return now;
 }
 
 /** The record, beside the page so that it never holds it up: it reads the trips on this device by itself. */
@@ -54,14 +66,13 @@ export const recordApi = {
     units: UnitSystem,
     sinceMs = -Infinity,
   ): Promise<RecordedDay | null> {
-    const learned = await learnedOf(book, conditions.discipline, sinceMs);
+    const { learned, lastTrip } = await learnedOf(book, conditions.discipline, sinceMs);
     if (!learned) return null;
     const { trips, hours } = learned;
     return {
       day: planDay(conditions, { units, leaning: leaningOf(learned) }),
       shipped: planDay(conditions, { units }).plan,
-      trips,
-      hours,
+      version: { trips, hours, lastTrip },
       moved: movedBy(learned),
     };
   },
@@ -70,7 +81,7 @@ export const recordApi = {
   async taught(book: Book, sinceMs = -Infinity): Promise<Taught[]> {
     const told: Taught[] = [];
     for (const discipline of ['bass', 'inshore'] as const) {
-      const learned = await learnedOf(book, discipline, sinceMs);
+      const { learned } = await learnedOf(book, discipline, sinceMs);
       if (learned) told.push({ discipline, trips: learned.trips, hours: learned.hours, moved: movedBy(learned) });
     }
     return told;

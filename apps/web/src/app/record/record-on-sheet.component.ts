@@ -99,12 +99,14 @@ export class RecordOnSheetComponent {
     effect(() => {
       const { record } = this;
       this.day.leanOn(
-        this.byRecord() ? (conditions) => record.of(conditions).pipe(map((found) => found?.day ?? null)) : null,
+        this.byRecord()
+          ? (conditions) => record.of(conditions).pipe(map((found) => found && { ...found.day, record: found.version }))
+          : null,
       );
     });
   }
 
-  private words({ day, shipped, trips, hours }: RecordedDay): string {
+  private words({ day, shipped, version: { trips, hours } }: RecordedDay): string {
     const rests = restsOn(trips, hours);
     const changed = changedWords(day.plan, shipped, this.windowId());
     if (!changed) return `${rests}. Of this window it changes no first choice.`;

@@ -54,8 +54,8 @@ describe('the record of a device', () => {
     const db = new TripDb('own');
     await db.events.bulkAdd(log.events.map((event) => ({ id: event.id, event, state: SENT })));
     const day = await recordApi.planDay('own', CONDITIONS, 'us');
-    expect(day?.trips).toBe(1);
-    expect(day?.hours).toBeGreaterThan(0.5);
+    expect(day?.version).toMatchObject({ trips: 1, lastTrip: expect.stringMatching(/^\d{4}-\d\d-\d\d$/) });
+    expect(day?.version.hours).toBeGreaterThan(0.5);
     expect(day?.shipped).toEqual(makePlan(CONDITIONS, { units: 'us' }));
     expect(deserialize(serialize(day))).toEqual(day);
     // What bass taught says nothing of the shore.

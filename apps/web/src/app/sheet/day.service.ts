@@ -10,6 +10,7 @@ import {
   type PlannedDay,
   type Problem,
   type Reading,
+  type RecordVersion,
   type UnitSystem,
   type Water,
 } from '@inky-shoal/core';
@@ -45,14 +46,17 @@ import { WatersService } from '../waters/waters.service';
 import { TideService } from './tide.service';
 import { type Draft, draftFor, DraftShape, isChangedSince, estimatedAnew, seasonDraft } from './draft';
 
+/** A planned day, with the record that it was made with where it was. */
+export type SheetDay = PlannedDay & { readonly record?: RecordVersion };
+
 /** What is known of the day: its checked conditions and plan, or what is wrong with it. */
 export interface Planned {
   readonly conditions: Conditions;
-  readonly day: PlannedDay;
+  readonly day: SheetDay;
 }
 
 /** Plans a day; null where it has nothing to say of it. */
-export type DayPlanner = (conditions: Conditions) => Observable<PlannedDay | null>;
+export type DayPlanner = (conditions: Conditions) => Observable<SheetDay | null>;
 
 /** As drafts were kept before each book's had a row of its own. */
 const Former = z.partialRecord(z.enum(BOOKS), DraftShape);
@@ -151,7 +155,7 @@ export class DayService {
   }
 
   /** Plans conditions as the day is planned, by the record where that is leant on. */
-  plan(conditions: Conditions, units: UnitSystem): Observable<PlannedDay> {
+  plan(conditions: Conditions, units: UnitSystem): Observable<SheetDay> {
     // The record is a help: where it says nothing, or fails, the plan stands without it.
     return (this.leaning.value?.(conditions) ?? of(null)).pipe(
       catchError(() => of(null)),

@@ -1,10 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, Injector, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { dayNumber, headline, minutesInOrder, minutesOf, nameOf, onDeck, say, type PlanWindow } from '@inky-shoal/core';
 import * as z from 'zod';
 import { ButtonDirective } from 'primeng/button';
 import { BookService } from '../base/book.service';
+import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { FirstDayComponent } from '../waters/first-day.component';
 import { WatersService } from '../waters/waters.service';
@@ -19,7 +20,6 @@ import { AdviceComponent } from './advice/advice.component';
 import { DayTableComponent } from './day-table.component';
 import { DecidingComponent } from './deciding.component';
 import { MovingWaterComponent } from './moving-water.component';
-import { SavePlanService } from './save-plan.service';
 import { SavePlanComponent } from './save-plan.component';
 import { SheetChartComponent } from './chart/sheet-chart.component';
 import { SentenceComponent } from './sentence/sentence.component';
@@ -53,7 +53,8 @@ import { isChangedSince, nextName } from './draft';
 })
 export class SheetView {
   private readonly day = inject(DayService);
-  private readonly savePlan = inject(SavePlanService);
+  private readonly injector = inject(Injector);
+  private readonly notices = inject(NoticeService);
   private readonly settings = inject(SettingsService);
   private readonly books = inject(BookService);
 
@@ -195,6 +196,9 @@ export class SheetView {
     const [planned, draft] = [this.planned(), this.draft()];
     if (!planned || !draft) return;
     this.saving.set(false);
-    this.savePlan.save(draft, planned.conditions, name, replaces);
+    // The first page does without what only saving needs.
+    import('./save-plan.service')
+      .then(({ SavePlanService }) => this.injector.get(SavePlanService).save(draft, planned, name, replaces))
+      .catch(() => this.notices.say('Not saved: the page could not fetch what saving needs. Try again.'));
   }
 }

@@ -17,6 +17,7 @@ import { ButtonDirective } from 'primeng/button';
       hidden
       [attr.aria-label]="label()"
       [accept]="accept()"
+      [multiple]="many()"
       [attr.capture]="camera() ? 'environment' : null"
       (change)="take(input)"
     />
@@ -29,12 +30,19 @@ export class OpenFileComponent {
   /** The camera is opened where there is one. */
   readonly camera = input(false, { transform: booleanAttribute });
   readonly disabled = input(false);
+  /** Several may be opened at once. */
+  readonly many = input(false, { transform: booleanAttribute });
+  /** The file, or the first of several. */
   readonly opened = output<File>();
+  readonly openedAll = output<readonly File[]>();
 
   protected take(input: HTMLInputElement): void {
-    const [file] = input.files ?? [];
+    const files = [...(input.files ?? [])];
+    const [file] = files;
     // Emptied, so that the same file can be opened again.
     input.value = '';
-    if (file) this.opened.emit(file);
+    if (!file) return;
+    this.opened.emit(file);
+    this.openedAll.emit(files);
   }
 }

@@ -33,7 +33,16 @@ const STATE_NAMES: Readonly<Record<FishState, string>> = {
   'full-of-eggs': 'full of eggs',
   spent: 'spent',
 };
-const TIED: readonly (keyof TiedOn)[] = ['weightG', 'sizeMm', 'tone', 'colour', 'sound', 'lineLb', 'leaderLb'];
+const TIED: readonly (keyof TiedOn)[] = [
+  'pieceId',
+  'weightG',
+  'sizeMm',
+  'tone',
+  'colour',
+  'sound',
+  'lineLb',
+  'leaderLb',
+];
 const PLAIN = ['species', 'girthMm', 'hooked', 'state', 'throat', 'whose', 'note'] as const;
 /** Begins the keys of what was tied on, so that a lure's weight is not a fish's. */
 const TIED_KEY = 'tied:';
@@ -68,6 +77,21 @@ export const fishValues = (fish: Catch): FishValues => ({
   ...Object.fromEntries(TIED.map((key) => [TIED_KEY + key, fish.tiedOn?.[key]])),
 });
 
+/** What was tied on is this piece, with all that is known of it. */
+export const withTiedOn = (values: FishValues, tiedOn: TiedOn): FishValues => ({
+  ...values,
+  ...Object.fromEntries(TIED.map((key) => [TIED_KEY + key, tiedOn[key]])),
+});
+
+/** The owned piece that was tied on, by its id. */
+export const pieceOf = (values: FishValues): string => (values[`${TIED_KEY}pieceId`] as string | undefined) ?? '';
+
+/** A field says something else: a lure whose own figures are other than the piece's is not that piece. */
+export const withField = (values: FishValues, key: string, value: unknown): FishValues => {
+  const isOther = key.startsWith(TIED_KEY) && !/(lineLb|leaderLb)$/.test(key) && value !== values[key];
+  return { ...values, [key]: value, ...(isOther && { [`${TIED_KEY}pieceId`]: undefined }) };
+};
+
 const isSaid = (value: unknown): boolean => value !== undefined && value !== null && value !== '';
 
 /** What fields say of a fish over what was known; what is emptied stays as it was known. */
@@ -75,7 +99,8 @@ export function catchOf(values: FishValues, known: Catch): Catch {
   const before = fishValues(known);
   const changed = (key: string) => (values[key] !== before[key] && isSaid(values[key]) ? values[key] : undefined);
   const tied = TIED.filter((key) => isSaid(values[TIED_KEY + key])).map((key) => [key, values[TIED_KEY + key]]);
-  const isTiedOther = TIED.some((key) => changed(TIED_KEY + key) !== undefined);
+  // What was tied on is told whole: what is taken out of it is taken out.
+  const isTiedOther = TIED.some((key) => (values[TIED_KEY + key] ?? '') !== (before[TIED_KEY + key] ?? ''));
   const said = Object.fromEntries(PLAIN.map((key) => [key, changed(key)]));
   return { ...said, ...(isTiedOther && { tiedOn: Object.fromEntries(tied) as TiedOn }) } as Catch;
 }

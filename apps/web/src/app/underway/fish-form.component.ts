@@ -20,10 +20,12 @@ import { PhotoProblem, smallPhoto } from '../rig/boxes/photo';
 import { plainFigure } from '../ui/numbers';
 import { OpenFileComponent } from '../ui/open-file.component';
 import { FieldComponent } from '../ui/field.component';
+import { SelectComponent } from '../ui/select.component';
 import { FoldComponent } from '../ui/fold.component';
 import { fieldProblems } from '../ui/field-problems';
 import { type FieldChange, FieldsComponent } from '../ui/fields.component';
-import { catchOf, fishFields, fishValues, type FishValues } from './fish-fields';
+import { catchOf, fishFields, fishValues, type FishValues, pieceOf, withField, withTiedOn } from './fish-fields';
+import { TiedOnService } from './tied-on.service';
 import { TripService } from './trip.service';
 import { sayTime } from './underway-words';
 import { sayShortDate } from '../ui/dates';
@@ -40,7 +42,15 @@ const MEASURES = { lengthMm: 'fishLength', weightG: 'fishWeight' } as const;
 @Component({
   selector: 'inky-fish-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective, FieldComponent, FieldsComponent, FoldComponent, OpenFileComponent, ReactiveFormsModule],
+  imports: [
+    ButtonDirective,
+    FieldComponent,
+    FieldsComponent,
+    FoldComponent,
+    OpenFileComponent,
+    ReactiveFormsModule,
+    SelectComponent,
+  ],
   templateUrl: './fish-form.component.html',
   styleUrl: './fish-form.component.css',
 })
@@ -62,6 +72,13 @@ export class FishFormComponent {
     const note = notes.find(({ event }) => event.id === of)?.event;
     return (note?.kind === 'contact' && note.fish) || {};
   });
+  private readonly owned = toSignal(inject(TiedOnService).owned$, { requireSync: true });
+  private readonly category = computed(() => {
+    const of = this.of();
+    const notes = untracked(this.among).flatMap((trip) => trip.notes);
+    const note = notes.find(({ event }) => event.id === of)?.event;
+    return note?.kind === 'contact' ? note.fishing?.category : undefined;
+  });
   private readonly discipline = computed(() => {
     const of = this.of();
     const trip = untracked(this.among).find(({ notes }) => notes.some(({ event }) => event.id === of));
@@ -70,6 +87,12 @@ export class FishFormComponent {
   /** What more may be told of it: by kind of fishing, since that tells which fish it may be. */
   protected readonly more = computed(() => fishFields(this.discipline()));
   protected readonly moreValues = linkedSignal((): FishValues => fishValues(this.known()));
+  /** What is owned of the lure that was fished. */
+  protected readonly pieces = computed(() => {
+    const category = this.category();
+    return category ? this.owned()(category) : [];
+  });
+  protected readonly piece = computed(() => pieceOf(this.moreValues()));
   protected readonly moreProblems = computed(() => fieldProblems(this.more(), this.moreValues(), this.units()));
   private readonly moreSaid = signal(false);
   protected readonly form = inject(NonNullableFormBuilder).group({ lengthMm: '', weightG: '', tag: '' });
@@ -102,7 +125,14 @@ export class FishFormComponent {
 
   protected setMore({ key, value }: FieldChange): void {
     this.moreSaid.set(true);
-    this.moreValues.set({ ...this.moreValues(), [key]: value });
+    this.moreValues.set(withField(this.moreValues(), key, value));
+  }
+
+  /** It took this one of what is owned. */
+  protected setPiece(id: string): void {
+    const piece = this.pieces().find((each) => each.id === id);
+    this.moreSaid.set(true);
+    this.moreValues.set(withTiedOn(this.moreValues(), piece?.tiedOn ?? {}));
   }
 
   protected take(file: File): void {

@@ -73,8 +73,9 @@ export class TripStartComponent {
     return {
       name: `${draft.waterName}, ${sayDate(conditions.date)}`,
       waterId: draft.waterId ?? undefined,
+      zoneId: draft.zoneId ?? undefined,
       place: conditions.place,
-      plan: { conditions, plan: day.plan },
+      plan: { conditions, plan: day.plan, record: day.record },
       stops: stopsOf(run),
     };
   });
@@ -118,8 +119,8 @@ export class TripStartComponent {
 
   protected beginSaved(id: string): void {
     this.plans.get(id).subscribe({
-      next: ({ name, waterId, conditions, plan, run }) =>
-        this.begin({ name, waterId, place: conditions.place, plan: { conditions, plan }, stops: stopsOf(run) }),
+      next: ({ name, waterId, conditions, plan, record, run }) =>
+        this.begin({ name, waterId, place: conditions.place, plan: { conditions, plan, record }, stops: stopsOf(run) }),
       error: () =>
         this.notices.say('This plan cannot be fetched while the server is away; the one on the sheet is here.'),
     });

@@ -29,6 +29,7 @@ import { OffPlanComponent } from './off-plan.component';
 import { OrderComponent } from './order.component';
 import { TripReadingComponent } from './reading-form.component';
 import { CASTS_A_TAP, type Tap, TapsComponent } from './taps.component';
+import { carriedTiedOn, TiedOnService } from './tied-on.service';
 import { TripLogComponent } from './trip-log.component';
 import { TripNowComponent } from './trip-now.component';
 import { eventWords, sayTime, SEEN_NAMES } from './underway-words';
@@ -81,6 +82,7 @@ export class TripComponent {
   protected readonly other = toSignal(this.trips.other$, { initialValue: null });
   private readonly lastNote = toSignal(this.trips.last$, { initialValue: null });
   private readonly instruments = toSignal(inject(InstrumentsService).now$, { initialValue: null });
+  private readonly owned = toSignal(inject(TiedOnService).owned$, { requireSync: true });
   private readonly awake = toSignal(inject(AwakeService).state$, { initialValue: 'off' as const });
 
   private readonly box = viewChild<ElementRef<HTMLElement>>('box');
@@ -249,7 +251,9 @@ export class TripComponent {
   }
 
   private async landed(): Promise<void> {
-    const note = await this.trips.contact('landed');
+    const category = this.fishing()?.category;
+    const tiedOn = category && carriedTiedOn(this.trip(), category, this.owned());
+    const note = await this.trips.contact('landed', tiedOn);
     if (note) this.tellOf(note.id);
   }
 }

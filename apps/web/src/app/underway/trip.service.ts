@@ -18,6 +18,7 @@ import {
   type Trip,
   type TripEvent,
   type TripEventOf,
+  type TiedOn,
   tideOfNote,
   tripOf,
   type TripPlan,
@@ -56,6 +57,7 @@ import { type OpenLog, TripLogService } from './trip-log.service';
 export interface Outing {
   readonly name: string;
   readonly waterId: string | undefined;
+  readonly zoneId?: string | undefined;
   readonly place: Trip['begin']['place'];
   readonly plan: TripPlan | null;
   readonly stops: readonly TripStop[];
@@ -192,12 +194,12 @@ export class TripService {
   }
 
   /** Sets out. Fails with a sentence where the device can keep nothing. */
-  async begin({ name, waterId, place, plan, stops }: Outing): Promise<void> {
+  async begin({ name, waterId, zoneId, place, plan, stops }: Outing): Promise<void> {
     const clock = await firstValueFrom(this.books.clock$);
     const aheadMs = clock.fixed ? Date.parse(clock.now) - Date.now() : 0;
     // Asked for once: so the browser does not clear what waits when its room runs short.
     void (navigator.storage as StorageManager | undefined)?.persist?.();
-    const said: NewTripEvent = { kind: 'begin', name, waterId, place, plan, stops: [...stops], aheadMs };
+    const said: NewTripEvent = { kind: 'begin', name, waterId, zoneId, place, plan, stops: [...stops], aheadMs };
     await this.add(uuid(), said, Date.now() + aheadMs);
   }
 
@@ -226,8 +228,9 @@ export class TripService {
     return this.tap({ kind: 'effort', minutes, fishing: this.fishingNow() });
   }
 
-  contact(what: Contact): Promise<TripEvent | null> {
-    return this.tap({ kind: 'contact', what, fishing: this.fishingNow() });
+  /** @param tiedOn what a landed fish took, as far as that is known without asking */
+  contact(what: Contact, tiedOn?: TiedOn): Promise<TripEvent | null> {
+    return this.tap({ kind: 'contact', what, fishing: this.fishingNow(), ...(tiedOn && { fish: { tiedOn } }) });
   }
 
   bait(): Promise<TripEvent | null> {

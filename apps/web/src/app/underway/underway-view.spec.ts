@@ -4,6 +4,10 @@ import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import 'fake-indexeddb/auto';
 import Dexie from 'dexie';
+import type { KeptTackle } from '@inky-shoal/core/tackle';
+import type { TripEvent } from '@inky-shoal/core/underway';
+import { lure } from '../../../../../packages/core/src/testing/tackle';
+import { TackleService } from '../rig/tackle.service';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { choose } from '../../testing/controls';
@@ -29,6 +33,12 @@ class Line {
 
 let fixture: ComponentFixture<UnderwayView>;
 let server: HttpTestingController;
+/** What the book's angler owns. */
+let owned: KeptTackle[] = [];
+const ownedLure = (number: number, name: string, weightG: number): KeptTackle => {
+  const { id, ...item } = lure(number, 'football-jig', { name, weightG });
+  return { id, item, updatedAt: '2027-03-01T00:00:00Z' };
+};
 const host = () => fixture.nativeElement as HTMLElement;
 const text = () => (host().textContent ?? '').replace(/\s+/g, ' ');
 const button = (name: string | RegExp): HTMLButtonElement => {
@@ -47,6 +57,7 @@ async function until(holds: () => boolean): Promise<void> {
       const { url, method } = call.request;
       if (call.cancelled) continue;
       if (url.endsWith('/waters') || url.endsWith('/plans')) call.flush([]);
+      else if (url.endsWith('/tackle')) call.flush(owned);
       else if (method === 'POST') call.flush({ kept: 1, added: 1 });
       else if (url.includes('trip-events')) call.flush({ events: [], upTo: 0, more: false });
       else if (url.endsWith('/books/demo')) {
@@ -79,6 +90,7 @@ beforeEach(async () => {
   await says('Set out.');
 });
 afterEach(async () => {
+  owned = [];
   TestBed.resetTestingModule();
   await Dexie.delete('inky-trips-demo');
 });
@@ -191,6 +203,30 @@ describe('a trip from nothing', () => {
     const last = TestBed.inject(TripLogService).now?.events.at(-1);
     expect(JSON.parse(JSON.stringify(last))).toMatchObject({ kind: 'correct', fish: { tag: 'K-9' } });
     expect(JSON.stringify(last)).not.toContain('lengthMm');
+  });
+
+  it('carries the only lure that is owned with the fish, and another in two taps', async () => {
+    owned = [ownedLure(1, 'Brown jig', 14)];
+    TestBed.inject(TackleService).reload();
+    await bareTrip();
+    await press('Landed');
+    await says('Landed. It is noted.');
+    const noted = () => JSON.parse(JSON.stringify(TestBed.inject(TripLogService).now?.events.at(-1))) as TripEvent;
+    expect(noted()).toMatchObject({ kind: 'contact', fish: { tiedOn: { pieceId: owned[0]!.id, weightG: 14 } } });
+    await press('Close');
+    owned = [...owned, ownedLure(2, 'Black jig', 21)];
+    TestBed.inject(TackleService).reload();
+    await until(() => true);
+    await press('Landed');
+    await says('Tied on');
+    await choose(fixture, 'tied-on', owned[1]!.id);
+    await press('Keep');
+    await until(() => noted().kind === 'correct');
+    expect(noted()).toMatchObject({ kind: 'correct', fish: { tiedOn: { pieceId: owned[1]!.id, weightG: 21 } } });
+    // The next fish is taken to have bitten what the last one did.
+    await press('Landed');
+    await says('Landed. It is noted.');
+    expect(noted()).toMatchObject({ kind: 'contact', fish: { tiedOn: { pieceId: owned[1]!.id } } });
   });
 
   it('loses no length that was typed when the form is closed', async () => {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
 import type { UnitSystem } from '@inky-shoal/core';
 import type { PlacedSpot, WayHome } from '@inky-shoal/core/spots';
 import { ButtonDirective } from 'primeng/button';
+import { SpotMemoryComponent } from '../log/spot-memory.component';
 import { sayGood, sayGround, sayLie, sayPlace, sayWayHome } from './spot-words';
 
 /** Reasons that are read at a glance. */
@@ -11,7 +12,7 @@ const MAX_REASONS = 5;
 @Component({
   selector: 'inky-spot-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective],
+  imports: [ButtonDirective, SpotMemoryComponent],
   template: `
     <h2>{{ place(spot()) }}</h2>
     <p>{{ ground() }}. Good {{ good(spot()) }}.</p>
@@ -24,6 +25,9 @@ const MAX_REASONS = 5;
         <li>{{ reason.text }}</li>
       }
     </ul>
+    @defer (on timer(300ms)) {
+      <inky-spot-memory [waterId]="waterId()" [lonLat]="spot().lonLat" />
+    }
     <p class="acts">
       <button pButton text type="button" (click)="alikeWanted.emit()">More like this</button>
       <button pButton text type="button" (click)="picked.emit()">
@@ -55,6 +59,7 @@ const MAX_REASONS = 5;
 })
 export class SpotCardComponent {
   readonly spot = input.required<PlacedSpot>();
+  readonly waterId = input.required<string>();
   readonly units = input.required<UnitSystem>();
   /** When the boat gets home from it; null where the tide has no say. */
   readonly home = input<WayHome | null>(null);

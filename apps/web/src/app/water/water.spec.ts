@@ -349,7 +349,6 @@ describe('a run that was kept', () => {
     openDay();
     const [runs, day, saving] = [TestBed.inject(KeptRuns), TestBed.inject(DayService), TestBed.inject(SavePlanService)];
     const run = { waterId: WATER.id, date: INPUT.date, ramp: 'Test ramp', backMin: 700, stops: [], line: [] };
-    const conditions = await firstValueFrom(day.conditions$);
     const sent = () => http.match(({ method, url }) => method === 'PUT' && url.includes('/plans/'));
     const saved = async () => {
       const requests = sent();
@@ -361,7 +360,8 @@ describe('a run that was kept', () => {
     runs.keep(run);
     saving.saveRun();
     expect(sent()).toEqual([]);
-    saving.save((await firstValueFrom(day.draft$))!, conditions, 'Dawn', false);
+    const planned = await firstValueFrom(day.planned$.pipe(filter((each) => each !== null)));
+    saving.save((await firstValueFrom(day.draft$))!, planned, 'Dawn', false);
     expect((await saved()).map((body) => body.run)).toEqual([run]);
     runs.remove(run);
     saving.saveRun();

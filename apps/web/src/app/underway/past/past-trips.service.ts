@@ -30,7 +30,10 @@ export class PastTripsService {
   }
 
   /** @returns the ids of the trips @throws NotKept where they could not be kept, in words; then none is */
-  async add(trips: readonly PastTrip[], waters: readonly Water[]): Promise<string[]> {
+  async add(
+    trips: readonly Pick<PastTrip, 'startMs' | 'told' | 'waterId' | 'waterName'>[],
+    waters: readonly Water[],
+  ): Promise<string[]> {
     const ids = trips.map(() => uuid());
     const said = trips.flatMap(({ startMs, told, waterId, waterName }, index): SaidOnTrip[] => {
       const tripId = ids[index] as string;

@@ -4,6 +4,7 @@ import type { Water } from '@inky-shoal/core';
 import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Textarea } from 'primeng/textarea';
+import { SpotMemoryComponent } from '../../log/spot-memory.component';
 import { SelectComponent } from '../../ui/select.component';
 import { FieldComponent } from '../../ui/field.component';
 import { DrawSession } from './draw-session';
@@ -13,7 +14,7 @@ import { DRAW_GROUPS, idOf, sayFeature } from './what-to-draw';
 @Component({
   selector: 'inky-feature-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective, FieldComponent, InputText, SelectComponent, Textarea],
+  imports: [ButtonDirective, FieldComponent, InputText, SelectComponent, SpotMemoryComponent, Textarea],
   templateUrl: './feature-form.component.html',
   styleUrl: './feature-form.component.css',
 })
@@ -39,6 +40,11 @@ export class FeatureFormComponent {
       text,
       bearing: Math.round(bearingDeg(shape.coordinates, toward)) % 360,
     }));
+  });
+  /** Where a mark lies; null for what is no mark. */
+  protected readonly at = computed(() => {
+    const { kind, shape } = this.feature();
+    return kind === 'mark' && shape.type === 'Point' ? shape.coordinates : null;
   });
   protected readonly canLineUp = computed(
     () => this.feature().shape.type === 'Point' && this.lineUps().length < MAX_LINE_UPS,
