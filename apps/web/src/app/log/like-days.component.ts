@@ -33,7 +33,7 @@ const NEAR = 0.25;
         @for (day of told.days; track day.id) {
           <li>
             <a [routerLink]="['/log', day.id]">{{ sayDay(day.date) }}</a>{{ temp(day) }}: {{ brought(day)
-            }}{{ worked(day) }}. <span class="quiet">{{ apart(day) }}</span>
+            }}{{ worked(day) }}. <span class="quiet">{{ apart(day) }}</span>&ngsp;
             <a
               [routerLink]="['/log', day.id, 'beside']"
               [attr.aria-label]="'The plans side by side, ' + sayDay(day.date)"
