@@ -32,6 +32,7 @@ export const VIEWS: [name: string, path: (compare: string) => string, ready: str
   ['water', () => '/water', '.list li button'],
   ['season', () => '/season', 'inky-year-chart canvas[role=img]'],
   ['waters', () => '/waters', 'tbody tr'],
+  ['how sure', () => '/mornings', 'inky-ramp-card .end'],
   ['plans', () => '/plans', 'main li'],
   ['compare', (compare) => compare, 'tbody tr'],
   ['rules', () => '/rules', 'main li'],

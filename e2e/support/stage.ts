@@ -22,6 +22,8 @@ export interface PageOptions {
   readonly keeps?: boolean;
   /** Days are planned by what the demo's trips taught, too: else by the planner alone. */
   readonly byRecord?: boolean;
+  /** Trips open on the ramp card: else on the plan as it is. */
+  readonly atRamp?: boolean;
   /** Where the browser says that it is; without one it may not tell. */
   readonly position?: readonly [longitude: number, latitude: number];
 }
@@ -43,7 +45,15 @@ export class Stage {
 
   /** A page with storage of its own. */
   async page(path: string, options: PageOptions = {}): Promise<Page> {
-    const { size = WIDE, look = 'paper', units = 'us', keeps = false, byRecord = false, position } = options;
+    const {
+      size = WIDE,
+      look = 'paper',
+      units = 'us',
+      keeps = false,
+      byRecord = false,
+      atRamp = false,
+      position,
+    } = options;
     const context = await this.browser.newContext({
       viewport: size,
       locale: 'en-GB',
@@ -57,9 +67,12 @@ export class Stage {
     await context.addInitScript((settings) => {
       if (!localStorage.getItem('inky.setting/units')) localStorage.setItem('inky.settings', settings);
     }, JSON.stringify({ units, look }));
-    await context.addInitScript((leans) => {
-      if (!localStorage.getItem('inky.by-record')) localStorage.setItem('inky.by-record', String(leans));
-    }, byRecord);
+    const first = { 'inky.by-record': byRecord, 'inky.ask-at-ramp': atRamp };
+    await context.addInitScript((settings) => {
+      for (const [name, value] of Object.entries(settings)) {
+        if (!localStorage.getItem(name)) localStorage.setItem(name, String(value));
+      }
+    }, first);
     const page = await context.newPage();
     page.on('console', (message) => {
       const offline = OFFLINE.test(message.text());

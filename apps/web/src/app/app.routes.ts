@@ -14,6 +14,11 @@ export const routes: Routes = [
     title: 'Two kinds of fish',
     loadComponent: () => import('./sheet/species.view').then((m) => m.SpeciesView),
   },
+  {
+    path: 'mornings',
+    title: 'How sure',
+    loadComponent: () => import('./mornings/mornings.view').then((m) => m.MorningsView),
+  },
   { path: 'water', title: 'Water', loadComponent: () => import('./water/water.view').then((m) => m.WaterView) },
   { path: 'rig', title: 'Rods', loadChildren: () => import('./rig/rig.routes').then((m) => m.RIG_ROUTES) },
   {

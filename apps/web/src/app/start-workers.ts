@@ -1,6 +1,7 @@
 import type { Provider } from '@angular/core';
 import { StartedWorker } from './base/worker-handle';
 import { CHART_FILES_WORKER, CHART_WORKER } from './water/chart-workers';
+import { MORNINGS_WORKER } from './mornings/mornings-worker';
 import { PLANNER_WORKER } from './base/planner/planner-worker';
 import { RECORD_WORKER } from './record/record-worker';
 import { RIG_WORKER } from './rig/rig-worker';
@@ -28,6 +29,10 @@ export const START_WORKERS: Provider[] = [
   {
     provide: RECORD_WORKER,
     useFactory: started(() => new Worker(new URL('./record/record.worker', import.meta.url), { type: 'module' })),
+  },
+  {
+    provide: MORNINGS_WORKER,
+    useFactory: started(() => new Worker(new URL('./mornings/mornings.worker', import.meta.url), { type: 'module' })),
   },
   {
     provide: CHART_WORKER,

@@ -4,6 +4,7 @@ import type { Remote } from 'comlink';
 import { defer, from, type Observable, Subject, takeUntil } from 'rxjs';
 import type { WorkerHandle } from '../app/base/worker-handle';
 import { CHART_FILES_WORKER, CHART_WORKER } from '../app/water/chart-workers';
+import { MORNINGS_WORKER } from '../app/mornings/mornings-worker';
 import { PLANNER_WORKER } from '../app/base/planner/planner-worker';
 import { RECORD_WORKER } from '../app/record/record-worker';
 import { RIG_WORKER } from '../app/rig/rig-worker';
@@ -55,6 +56,10 @@ export const WORKERS_IN_PAGE: Provider[] = [
   {
     provide: RECORD_WORKER,
     useFactory: inPage(() => import('../app/record/record-api').then((at) => at.recordApi)),
+  },
+  {
+    provide: MORNINGS_WORKER,
+    useFactory: inPage(() => import('../app/mornings/mornings-api').then((at) => at.morningsApi)),
   },
   {
     provide: TRIP_FINDER_WORKER,

@@ -10,7 +10,7 @@ import { riseM } from '../presentation/aspects.js';
 import { CATALOGUE } from '../lures/categories.js';
 import type { Category } from '../lures/category.js';
 import { chooseSet } from '../presentation/choose.js';
-import { explain, groundsOf, weighCategories, type Grounds } from '../presentation/score.js';
+import { explain, groundsOf, weighCategories, type Grounds, type Weighed } from '../presentation/score.js';
 import { approachTo } from '../technique/retrieve/approach.js';
 import { styleOf } from '../lures/pace.js';
 import { pauseS, retrieve } from '../technique/retrieve/retrieve.js';
@@ -190,6 +190,8 @@ export interface ChosenWindow {
   readonly places: readonly HoldingPlace[];
   readonly grounds: Grounds;
   readonly set: readonly Bound[];
+  /** Every lure that may be wanted, heaviest first. */
+  readonly weighed: readonly Weighed[];
   /** What it leans on; null where the record has no say in it. */
   readonly leaning: Leaning | null;
 }
@@ -239,7 +241,7 @@ function choose(
   const grounds = groundsOf(places, facts);
   const weighed = weighCategories(usable, grounds, saidOf(day, grounds));
   const set = bindSet(chooseSet(weighed, Math.min(most, maxRods), sharesOf(places)), weighed, facts, confidence);
-  return { window, facts, places, grounds, set, leaning: day.leaning };
+  return { window, facts, places, grounds, set, weighed, leaning: day.leaning };
 }
 
 /** A chosen window as it goes out: every place and every presentation with its reasons. */

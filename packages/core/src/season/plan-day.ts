@@ -1,5 +1,5 @@
-import type { Conditions, ConditionsInput } from '../contract/conditions.js';
-import type { Phase } from '../contract/ids.js';
+import type { ConditionsInput } from '../contract/conditions.js';
+import type { Phase, Sky } from '../contract/ids.js';
 import type { WeatherDay } from '../contract/outside.js';
 import { dateOf } from '../day/calendar.js';
 import { likeliest, phasesOn } from './phase-filter.js';
@@ -69,7 +69,7 @@ export function conditionsOn(
 }
 
 /** The sky of a day from its cloud and rain. */
-function skyOf({ cloudFraction, rainMm }: WeatherDay): Conditions['sky'] {
+export function skyOf({ cloudFraction, rainMm }: Pick<WeatherDay, 'cloudFraction' | 'rainMm'>): Sky {
   if (rainMm >= 3) return 'rain';
   if (cloudFraction >= 0.75) return 'overcast';
   return cloudFraction >= 0.35 ? 'partly-cloudy' : 'clear';

@@ -108,6 +108,14 @@ export function figureOf(measure: Measure, si: number, units: UnitSystem): strin
   return figure(shown, scale.step(shown));
 }
 
+/** A quantity rounded as it is said, in the core's unit: what a question can be asked with. */
+export function roundedAs(measure: Measure, si: number, units: UnitSystem): number {
+  const scale = SCALES[units][measure];
+  const shown = scale.shown(si);
+  const step = scale.step(shown);
+  return scale.si(Math.round(shown / step) * step);
+}
+
 /** A quantity in words: `48 °F`, `4½ ft`. `si` is in the core's unit of that measure (metres, m/s, mm, g, lb-test). */
 export function say(measure: Measure, si: number, units: UnitSystem): string {
   return `${figureOf(measure, si, units)} ${symbolOf(measure, units)}`;

@@ -10,6 +10,7 @@ import { SettingsService } from '../base/settings.service';
 import { FirstDayComponent } from '../waters/first-day.component';
 import { WatersService } from '../waters/waters.service';
 import { localInput } from '../ui/local-time';
+import { HowSureComponent } from '../mornings/how-sure.component';
 import { RunOnSheetComponent } from '../water/run-on-sheet.component';
 import { RecordOnSheetComponent } from '../record/record-on-sheet.component';
 import { RodsOnSheetComponent } from '../rig/rods-on-sheet.component';
@@ -38,6 +39,7 @@ import { isChangedSince, nextName } from './draft';
     DecidingComponent,
     FirstDayComponent,
     FoldComponent,
+    HowSureComponent,
     MovingWaterComponent,
     RecordOnSheetComponent,
     RodsOnSheetComponent,

@@ -15,6 +15,9 @@ import {
 } from '@inky-shoal/core/underway';
 import { ButtonDirective } from 'primeng/button';
 import { SheetChartComponent } from '../sheet/chart/sheet-chart.component';
+import type { ShortPlan } from '@inky-shoal/core/mornings';
+import { KeptCard } from '../mornings/kept-card';
+import { RampCardComponent } from '../mornings/ramp-card.component';
 import { SettingsService } from '../base/settings.service';
 import { FoldComponent } from '../ui/fold.component';
 import { AwakeService } from './awake.service';
@@ -58,6 +61,7 @@ const BIRD_NAMES = { 'birds-diving': 'dive', 'birds-on-bank': 'stand' } as const
     NextMoveComponent,
     OffPlanComponent,
     OrderComponent,
+    RampCardComponent,
     SheetChartComponent,
     TapsComponent,
     TripLogComponent,
@@ -84,6 +88,17 @@ export class TripComponent {
   private readonly instruments = toSignal(inject(InstrumentsService).now$, { initialValue: null });
   private readonly owned = toSignal(inject(TiedOnService).owned$, { requireSync: true });
   private readonly awake = toSignal(inject(AwakeService).state$, { initialValue: 'off' as const });
+
+  private readonly cards = inject(KeptCard);
+  protected readonly cardDone = signal(false);
+  /** The ramp card of the evening before, until something is noted or an answer is taken. */
+  protected readonly card = computed(() => {
+    const { begin, plan, notes, fishing } = this.trip();
+    // Another plan than the one it began with was taken already.
+    if (!plan || plan !== begin.plan || notes.length || fishing || this.cardDone() || !this.cards.asks) return null;
+    const card = this.cards.of(begin.waterId, plan.conditions.date);
+    return card?.root.kind === 'question' ? card : null;
+  });
 
   private readonly box = viewChild<ElementRef<HTMLElement>>('box');
   protected readonly panel = signal<Panel | null>(null);
@@ -214,6 +229,16 @@ export class TripComponent {
 
   protected take(off: OtherPlan): void {
     void this.trips.takePlan(off);
+  }
+
+  protected leaveCard(): void {
+    this.cardDone.set(true);
+    this.cards.forget();
+  }
+
+  protected takeMorning({ change }: ShortPlan): void {
+    this.cardDone.set(true);
+    void this.trips.takeMorning(change);
   }
 
   protected stay(off: OffPlan): void {

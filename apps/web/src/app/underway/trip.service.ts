@@ -290,6 +290,15 @@ export class TripService {
     return this.tap({ kind: 'plan', plan: { conditions, plan: day.plan } });
   }
 
+  /** Follows the plan of such a morning as was found at the ramp. */
+  async takeMorning(change: Partial<TripPlan['conditions']>): Promise<TripEvent | null> {
+    const { trip } = this;
+    if (!trip?.plan) return null;
+    const conditions = { ...trip.plan.conditions, ...change };
+    const { plan } = await firstValueFrom(this.planner.plan(conditions, this.settings.units));
+    return this.tap({ kind: 'plan', plan: { conditions, plan } });
+  }
+
   /** Stays with the plan as it is, until the day is off it in another way. */
   keepPlan({ words }: OffPlan): void {
     this.keptOld.next(words.join());

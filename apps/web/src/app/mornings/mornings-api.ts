@@ -1,0 +1,128 @@
+import type { Conditions, UnitSystem } from '@inky-shoal/core';
+import {
+  boxLacks,
+  forecastErrorsOf,
+  morningsInSteps,
+  packFor,
+  tellCard,
+  whyPacked,
+  type ForecastPair,
+  type Lacking,
+  type MorningDoubts,
+  type MorningsOfDay,
+  type Sureness,
+  type ToldCard,
+} from '@inky-shoal/core/mornings';
+import type { TackleItem } from '@inky-shoal/core/tackle';
+
+/** A day to come, with what is not known of it. */
+export interface MorningsQuestion {
+  readonly conditions: Conditions;
+  readonly doubts: Omit<MorningDoubts, 'errors'>;
+  /** What was forecast and what came; the usual errors where there is none. */
+  readonly pairs: readonly ForecastPair[];
+  readonly units: UnitSystem;
+}
+
+/** Between which figures four mornings of five lie, and the middle. */
+export type Spread = readonly [low: number, middle: number, high: number];
+
+export interface ToldMornings {
+  readonly sureness: Sureness;
+  readonly card: ToldCard | null;
+  readonly surfaceTempC: Spread;
+  readonly visibilityM: Spread;
+  readonly windMps: Spread;
+}
+
+/** A piece for the boat, and why. */
+export interface ToldPiece {
+  readonly id: string;
+  readonly name: string;
+  readonly where: string;
+  readonly why: string;
+}
+
+export interface ToldPacking {
+  readonly aboard: readonly ToldPiece[];
+  readonly ashore: readonly ToldPiece[];
+  /** What the lures aboard bring beside all that is owned, 0 to 1. */
+  readonly brings: number;
+  readonly lacks: readonly Pick<Lacking, 'category' | 'wanted' | 'times'>[];
+}
+
+/** So that the worker hears of a newer question while it works. */
+const breathe = () => new Promise((resolve) => setTimeout(resolve));
+
+/** The day that was asked for last, and its answer on the way: null once another day is asked for. */
+let last: { readonly of: string; readonly found: Promise<MorningsOfDay | null> } | null = null;
+/** Who wants to hear how far it has come. */
+let listeners: ((share: number) => void)[] = [];
+
+async function work({ conditions, doubts, pairs, units }: MorningsQuestion, of: string): Promise<MorningsOfDay | null> {
+  const steps = morningsInSteps(conditions, { ...doubts, errors: forecastErrorsOf(pairs) }, { units });
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    for (const tell of listeners) tell(step.value);
+    await breathe();
+    if (last?.of !== of) return null;
+  }
+}
+
+/** All mornings of a day, worked out once for all who ask; null once another day was asked for meanwhile. */
+function mornings(question: MorningsQuestion, onProgress?: (share: number) => void): Promise<MorningsOfDay | null> {
+  const of = JSON.stringify(question);
+  if (last?.of !== of) {
+    listeners = [];
+    // Begun a breath later: what it works for stands by then.
+    last = { of, found: breathe().then(() => (last?.of === of ? work(question, of) : null)) };
+  }
+  if (onProgress) listeners.push(onProgress);
+  return last.found;
+}
+
+const spreadOf = (values: readonly number[]): Spread => {
+  const ascending = [...values].sort((a, b) => a - b);
+  const at = (share: number) => ascending[Math.min(ascending.length - 1, Math.floor(share * ascending.length))] ?? 0;
+  return [at(0.1), at(0.5), at(0.9)];
+};
+
+const pieceOf = (packed: Parameters<typeof whyPacked>[0]): ToldPiece => {
+  const { id, name, box, slot } = packed.lure;
+  return { id, name, where: [box, slot].filter(Boolean).join(', '), why: whyPacked(packed) };
+};
+
+/** The mornings of a day, beside the page so that they never hold it up. */
+export const morningsApi = {
+  /** @returns null where another day was asked for meanwhile */
+  async of(question: MorningsQuestion, onProgress?: (share: number) => void): Promise<ToldMornings | null> {
+    const found = await mornings(question, onProgress);
+    if (!found) return null;
+    const { day, sureness, card } = found;
+    const spread = (pick: (change: MorningsOfDay['planned']['change']) => number) =>
+      spreadOf(found.mornings.map(({ change }) => pick(change)));
+    return {
+      sureness,
+      card: card && tellCard(day, card, question.units),
+      surfaceTempC: spread(({ surfaceTempC }) => surfaceTempC),
+      visibilityM: spread(({ visibilityM }) => visibilityM),
+      windMps: spread(({ windMps }) => windMps),
+    };
+  },
+
+  /** What of the owned lures goes along, and what is lacking. @param most lures that there is room for */
+  async pack(question: MorningsQuestion, owned: readonly TackleItem[], most: number): Promise<ToldPacking | null> {
+    const found = await mornings(question);
+    if (!found) return null;
+    const { units } = question;
+    const { aboard, ashore, brings } = packFor(found.wanted, owned, { most, units });
+    const lacks = boxLacks(found.wanted, owned, units).map(({ category, wanted, times }) => ({
+      category,
+      wanted,
+      times,
+    }));
+    return { aboard: aboard.map(pieceOf), ashore: ashore.map(pieceOf), brings, lacks };
+  },
+};
+export type MorningsApi = typeof morningsApi;

@@ -1,0 +1,145 @@
+import { inject, Injectable } from '@angular/core';
+import { dayNumber } from '@inky-shoal/core';
+import { proxy } from 'comlink';
+import {
+  catchError,
+  combineLatest,
+  debounceTime,
+  distinctUntilChanged,
+  filter,
+  finalize,
+  map,
+  merge,
+  type Observable,
+  of,
+  shareReplay,
+  Subject,
+  switchMap,
+  tap,
+} from 'rxjs';
+import { BookService } from '../base/book.service';
+import { valueOr } from '../base/loaded';
+import { SettingsService } from '../base/settings.service';
+import { SeasonService } from '../season/season.service';
+import { DayService } from '../sheet/day.service';
+import type { Draft } from '../sheet/draft';
+import { localDay } from '../ui/local-time';
+import { WatersService } from '../waters/waters.service';
+import { doubtsOf, type KnownSeason } from './day-doubts';
+import { KeptCard } from './kept-card';
+import type { MorningsQuestion, ToldMornings, ToldPacking } from './mornings-api';
+import { MORNINGS_WORKER } from './mornings-worker';
+import { TackleService } from '../rig/tackle.service';
+
+/** A day is looked at from all sides once nobody has changed it for so long. */
+const SETTLED_MS = 700;
+
+/** The day over all its mornings: on its way, found, or not to be had. */
+export type MorningsState =
+  | { readonly state: 'working'; readonly share: number }
+  | { readonly state: 'found'; readonly told: ToldMornings; readonly notes: readonly string[] }
+  | { readonly state: 'failed'; readonly message: string };
+
+/** The day on the sheet over all the mornings that it may have. */
+@Injectable({ providedIn: 'root' })
+export class MorningsService {
+  private readonly worker = inject(MORNINGS_WORKER);
+  private readonly books = inject(BookService);
+  private readonly day = inject(DayService);
+  private readonly seasons = inject(SeasonService);
+  private readonly waters = inject(WatersService);
+  private readonly cards = inject(KeptCard);
+
+  /** What is asked of the day: its conditions, and what is not known of them. */
+  private readonly question$: Observable<{ question: MorningsQuestion; notes: readonly string[]; draft: Draft }> =
+    combineLatest([
+      this.day.planned$.pipe(
+        filter((planned) => planned !== null),
+        map(({ conditions }) => conditions),
+        distinctUntilChanged(),
+      ),
+      this.day.draft$.pipe(filter((draft) => draft !== null)),
+      inject(SettingsService).units$,
+    ]).pipe(
+      debounceTime(SETTLED_MS),
+      // A draft that the plan has not caught up with is asked of again with it.
+      filter(([conditions, draft]) => conditions.date === draft.input.date),
+      switchMap(([conditions, draft, units]) =>
+        combineLatest([this.seasonOf(draft), this.books.clock$]).pipe(
+          map(([season, clock]) => {
+            const today = dayNumber(localDay(clock.now, conditions.place.timeZone));
+            const { doubts, notes } = doubtsOf(draft, season, today);
+            return { question: { conditions, doubts, pairs: [], units }, notes, draft };
+          }),
+        ),
+      ),
+      distinctUntilChanged((a, b) => JSON.stringify(a.question) === JSON.stringify(b.question)),
+      shareReplay({ bufferSize: 1, refCount: true }),
+    );
+
+  readonly mornings$: Observable<MorningsState> = this.question$.pipe(
+    switchMap(({ question, notes, draft }) =>
+      this.ask(question).pipe(
+        map((found): MorningsState =>
+          typeof found === 'number' ? { state: 'working', share: found } : { state: 'found', told: found, notes },
+        ),
+        tap((state) => {
+          const card = state.state === 'found' ? state.told.card : null;
+          if (card) this.cards.keep(draft.waterId, question.conditions.date, card);
+        }),
+        catchError((error: Error) => of<MorningsState>({ state: 'failed', message: error.message })),
+      ),
+    ),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
+  private readonly tackle = inject(TackleService);
+
+  /** What goes into the boat for all mornings. @param most$ lures that there is room for */
+  packing(most$: Observable<number>): Observable<ToldPacking | null> {
+    const owned$ = this.tackle.tackle$.pipe(
+      filter(({ state }) => state !== 'loading'),
+      map((loaded) => valueOr(loaded, [])),
+    );
+    return combineLatest([this.question$, owned$, most$]).pipe(
+      switchMap(([{ question }, owned, most]) =>
+        this.worker.ask((mornings) => mornings.pack(question, owned, most)).pipe(catchError(() => of(null))),
+      ),
+    );
+  }
+
+  /** How far it has come, then what was found. */
+  private ask(question: MorningsQuestion): Observable<number | ToldMornings> {
+    const progress = new Subject<number>();
+    const found$ = this.worker.ask((mornings) =>
+      mornings.of(
+        question,
+        proxy((share: number) => progress.next(share)),
+      ),
+    );
+    return merge(
+      progress,
+      found$.pipe(
+        filter((found) => found !== null),
+        finalize(() => progress.complete()),
+      ),
+    );
+  }
+
+  /** Where the water of a day stands; null where that cannot be had: the day is then as unsure as it is without. */
+  private seasonOf({ waterId }: Draft): Observable<KnownSeason | null> {
+    return this.waters.waters$.pipe(
+      filter(({ state }) => state !== 'loading'),
+      map((loaded) => valueOr(loaded, []).find(({ id }) => id === waterId) ?? null),
+      distinctUntilChanged(),
+      switchMap((water) =>
+        water
+          ? this.seasons.of(water).pipe(
+              map(({ year, readings, outside }) => ({ water, year, readings, weatherDays: outside.weatherDays })),
+              catchError(() => of(null)),
+            )
+          : of(null),
+      ),
+    );
+  }
+}

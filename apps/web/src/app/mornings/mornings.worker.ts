@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { morningsApi } from './mornings-api';
+
+expose(morningsApi);

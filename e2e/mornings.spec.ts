@@ -1,0 +1,54 @@
+import { violations } from './support/axe';
+import { choose } from './support/controls';
+import { PHONE, says, Stage, textOf, until } from './support/stage';
+
+let stage: Stage;
+beforeAll(async () => {
+  stage = await Stage.set();
+});
+afterEach(() => stage.closePages());
+afterAll(() => stage.strike());
+
+describe('the mornings that may come', () => {
+  it('say on the sheet how sure it is, and why each piece goes along', async () => {
+    const page = await stage.page('/sheet', { size: PHONE });
+    const sure = page.locator('inky-how-sure');
+    await says(sure, /^The .+ stands (in \d of 10|on nearly every) morning/);
+    await sure.getByRole('link').click();
+    await says(page.locator('h1'), /stands (in \d of 10|on nearly every) morning/);
+    await says(page.locator('.card'), /mornings that it has not seen/);
+    await says(page.locator('main ol li').first(), /wanted in (every one|\d+ of \d+) mornings/);
+    const many = await page.locator('main ol li').count();
+    await choose(page.getByLabel('Room for lures'), '4');
+    await until('there is room for four', async () => (await page.locator('main ol li').count()) <= Math.min(4, many));
+    expect(await violations(page)).toEqual([]);
+    // On paper the card stands alone.
+    await page.emulateMedia({ media: 'print' });
+    expect(await page.locator('.windows').isVisible()).toBe(false);
+    expect(await page.locator('inky-ramp-card').isVisible()).toBe(true);
+    expect(stage.complaints).toEqual([]);
+  });
+
+  it('open a trip on the card, where one tap takes the plan of what was found', async () => {
+    const page = await stage.page('/sheet', { size: PHONE, atRamp: true });
+    // Far ahead and unsure: whatever the water is, the card asks for it.
+    await page.goto(`${stage.server.address}/mornings`);
+    await page.locator('inky-ramp-card .end').first().waitFor();
+    const asks = (await page.locator('inky-ramp-card .asked').count()) > 0;
+    expect(asks).toBe(true);
+    const answers = await page.locator('inky-ramp-card .end strong').allTextContents();
+    await page.goto(`${stage.server.address}/underway`);
+    await page.getByRole('button', { name: 'Set out with the plan on the sheet' }).click();
+    await says(page.locator('#ramp'), 'What do you find at the ramp?');
+    expect(await violations(page)).toEqual([]);
+    const other = page.locator('inky-ramp-card .end button').last();
+    expect((await textOf(other)).startsWith(answers.at(-1)!)).toBe(true);
+    await other.click();
+    await until('the trip goes on', async () => (await page.locator('#ramp').count()) === 0);
+    await page.locator('inky-trip-now').waitFor();
+    await page.reload();
+    await page.locator('inky-trip-now').waitFor();
+    expect(await page.locator('#ramp').count()).toBe(0);
+    expect(stage.complaints).toEqual([]);
+  });
+});
