@@ -12,6 +12,7 @@ const GROUPS = {
   lists: () => import('../bench/lists.mjs'),
   tide: () => import('../bench/tide.mjs'),
   record: () => import('../bench/record.mjs'),
+  mornings: () => import('../bench/mornings.mjs'),
 };
 
 const sorted = (samples) => [...samples].sort((a, b) => a - b);

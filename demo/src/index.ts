@@ -71,5 +71,6 @@ export { tideGaugeLevels, trueSurgeM } from './outside/tide-gauge.js';
 export { DEMO_NOW } from './clock.js';
 export { seeded } from './random.js';
 export { demoCharts, type DemoChart } from './chart/index.js';
+export { demoForecasts, forecastsUntil, type MadeForecast } from './forecasts.js';
 export { demoReadings, demoTruth } from './truth.js';
 export { demoTripEvents } from './trip-events.js';

@@ -1,6 +1,13 @@
 import { createServer, type Server, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import type { OutsideAt, Reading, Water, WeatherHours } from '@inky-shoal/core';
+import {
+  COMPARED_LEADS,
+  type ForecastPair,
+  type OutsideAt,
+  type Reading,
+  type Water,
+  type WeatherHours,
+} from '@inky-shoal/core';
 import { standIns } from '../../sim/src/service.js';
 import { testServer, type TestServer } from './testing/running.js';
 
@@ -224,6 +231,28 @@ describe('weather from outside', () => {
     const { weatherDays, weather } = await outside();
     expect(weather.failure).toBeNull();
     expect(weatherDays.every((day) => day.airTempC === 12)).toBe(true);
+  });
+
+  it('keeps what it forecast, by its lead, beside what came', async () => {
+    const pairs = async () =>
+      (await server.call('GET', `/api/books/demo/waters/${water.id}/forecasts`)).body as ForecastPair[];
+    await outside();
+    const before = await pairs();
+    expect(before.length).toBeGreaterThan(0);
+    for (const { leadDays, forecast, observed } of before) {
+      expect([forecast.kind, observed.kind]).toEqual(['forecast', 'observed']);
+      expect(forecast.date).toBe(observed.date);
+      expect(COMPARED_LEADS).toContain(leadDays);
+    }
+    const tomorrow = (list: readonly ForecastPair[]) => list.filter(({ forecast: { date } }) => date === '2027-03-14');
+    expect(tomorrow(before).filter(({ leadDays }) => leadDays === 1)).toEqual([]);
+    // The day came, and was cloudier.
+    const cloudFraction = new Array<number>(288).fill(0.9);
+    service.answer = (response) =>
+      service.json(response, service.weather({ cloudFraction, forecastFrom: '2027-03-16T15:00:00Z' }));
+    await outside(true);
+    const [pair] = tomorrow(await pairs()).filter(({ leadDays }) => leadDays === 1);
+    expect([pair?.forecast.cloudFraction, pair?.observed.cloudFraction]).toEqual([0.5, 0.9]);
   });
 
   it('is kept over a restart with the service gone', async () => {

@@ -3,7 +3,8 @@ import { inBatches } from '../db/in-batches.js';
 import type { Db } from '../db/open.js';
 import type { OutsideStateTable } from '../db/schema.js';
 
-export type OutsideKind = 'weather' | 'gauge' | 'tide-gauge';
+/** What days tell; a forecast stays as it was made, by its lead in days, beside the weather that came. */
+export type OutsideKind = 'weather' | 'gauge' | 'tide-gauge' | `forecast-${number}`;
 
 /** How a source stood when it was last asked. */
 export interface KeptState {
@@ -97,17 +98,23 @@ export class OutsideRepository {
     state: KeptState,
   ): Promise<void> {
     await this.db.transaction().execute(async (db) => {
-      await inBatches(days, DAYS_AT_ONCE, (batch) =>
-        db
-          .insertInto('outside_day')
-          .values(batch.map((day) => ({ water_id: waterId, kind, date: day.date, day: JSON.stringify(day) })))
-          .onConflict((conflict) =>
-            conflict.columns(['water_id', 'kind', 'date']).doUpdateSet((set) => ({ day: set.ref('excluded.day') })),
-          )
-          .execute(),
-      );
-      await new OutsideRepository(db).keepState(waterId, kind, state);
+      const kept = new OutsideRepository(db);
+      await kept.keepDays(waterId, kind, days);
+      await kept.keepState(waterId, kind, state);
     });
+  }
+
+  /** Keeps days over those of the same dates. */
+  async keepDays(waterId: string, kind: OutsideKind, days: readonly { readonly date: string }[]): Promise<void> {
+    await inBatches(days, DAYS_AT_ONCE, (batch) =>
+      this.db
+        .insertInto('outside_day')
+        .values(batch.map((day) => ({ water_id: waterId, kind, date: day.date, day: JSON.stringify(day) })))
+        .onConflict((conflict) =>
+          conflict.columns(['water_id', 'kind', 'date']).doUpdateSet((set) => ({ day: set.ref('excluded.day') })),
+        )
+        .execute(),
+    );
   }
 
   async keepState(waterId: string, kind: OutsideKind, state: KeptState): Promise<void> {

@@ -121,6 +121,10 @@ export function bookRoutes(books: Library): Router {
     const book = bookOf(request);
     response.json(await book.outside.at(await waterOf(book, idOf(request)), request.query['ask'] === '1'));
   });
+  router.get('/books/:book/waters/:id/forecasts', async (request, response) => {
+    const book = bookOf(request);
+    response.json(await book.outside.forecastPairs(await waterOf(book, idOf(request))));
+  });
   router.get('/books/:book/waters/:id/tide-gauge', async (request, response) => {
     const book = bookOf(request);
     response.json(await book.tideGauge.at(await waterOf(book, idOf(request)), request.query['ask'] === '1'));

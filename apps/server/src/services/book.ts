@@ -6,7 +6,7 @@ import {
   type PlanDraft,
   type SavedPlan,
 } from '@inky-shoal/core';
-import { DEMO, DEMO_NOW, DEMO_VERSION, demoCharts, demoTripEvents } from '@inky-shoal/demo';
+import { DEMO, DEMO_NOW, DEMO_VERSION, demoCharts, demoForecasts, demoTripEvents } from '@inky-shoal/demo';
 import { closeBook, type OpenedBook } from '../db/open-book.js';
 import type { Db } from '../db/open.js';
 import { ChartRepository } from '../repositories/charts.js';
@@ -178,6 +178,7 @@ export class BookService {
       await this.charts.putFeatures(waterId, features, DEMO_NOW);
     }
     for (const { id, draft, createdAt } of DEMO.plans) await this.savePlan(id, draft, createdAt);
+    for (const [waterId, made] of demoForecasts()) await this.outside.keepForecasts(waterId, made);
     await this.trips.add(demoTripEvents());
     await this.facts.set('demo-version', version);
   }

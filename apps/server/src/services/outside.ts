@@ -1,4 +1,15 @@
-import { GaugeDay, type OutsideAt, type Water, WeatherDay, type WeatherDays } from '@inky-shoal/core';
+import {
+  COMPARED_LEADS,
+  dateOf,
+  dayNumber,
+  type ForecastPair,
+  GaugeDay,
+  localTimes,
+  type OutsideAt,
+  type Water,
+  WeatherDay,
+  type WeatherDays,
+} from '@inky-shoal/core';
 import {
   type GaugeAddress,
   isTemplate,
@@ -22,6 +33,8 @@ const DAY_MS = 24 * HOUR_MS;
 const FIRST_DAYS_BACK = 560;
 /** Later ones ask again for the last days, which may have been put right since. */
 const AGAIN_DAYS = 3;
+/** Forecasts of so many days are kept, to be compared with what came. */
+const COMPARED_DAYS = 45;
 /** Days of which an address is asked when it is tried. */
 const TRIED_DAYS = 3;
 const TRY_ONCE: RetryPolicy = { timeoutMs: 6000, retries: 0, firstWaitMs: 0 };
@@ -204,7 +217,46 @@ export class OutsideService {
   ): Promise<number> {
     if (!days.length) throw new SourceFailure(`${name} has no whole day of figures`);
     await this.kept.keep(water.id, kind, days, this.questions.answered(source, issuedAt));
+    if (kind === 'weather') await this.keepForecast(water, issuedAt, days as readonly WeatherDay[]);
     return days.length;
+  }
+
+  /** Keeps a forecast as it was made, by its lead: the weather that comes takes its place among the days. */
+  private async keepForecast({ id, place }: Water, issuedAt: string, days: readonly WeatherDay[]): Promise<void> {
+    const today = localTimes(place.timeZone)(Date.parse(issuedAt)).day;
+    for (const lead of COMPARED_LEADS) {
+      const made = days.filter(({ kind, date }) => kind === 'forecast' && dayNumber(date) - today === lead);
+      if (!made.length) continue;
+      await this.kept.keepDays(id, `forecast-${lead}`, made);
+      await this.kept.removeBefore(id, `forecast-${lead}`, dateOf(today - COMPARED_DAYS));
+    }
+  }
+
+  /** What was forecast of the days lately, and what came. */
+  async forecastPairs({ id }: Water): Promise<ForecastPair[]> {
+    const pairs: ForecastPair[] = [];
+    for (const leadDays of COMPARED_LEADS) {
+      const made = await this.kept.days(id, `forecast-${leadDays}`, WeatherDay);
+      const dates = made.map(({ date }) => date);
+      const came = dates.length ? await this.kept.daysOn(id, 'weather', dates, WeatherDay) : [];
+      const byDate = new Map(came.filter(({ kind }) => kind === 'observed').map((day) => [day.date, day]));
+      for (const forecast of made) {
+        const observed = byDate.get(forecast.date);
+        if (observed) pairs.push({ leadDays, forecast, observed });
+      }
+    }
+    return pairs;
+  }
+
+  /** Keeps forecasts that were made before, each under its lead. */
+  async keepForecasts(
+    waterId: string,
+    made: readonly { readonly leadDays: number; readonly day: WeatherDay }[],
+  ): Promise<void> {
+    for (const leadDays of COMPARED_LEADS) {
+      const days = made.filter((each) => each.leadDays === leadDays).map(({ day }) => day);
+      if (days.length) await this.kept.keepDays(waterId, `forecast-${leadDays}`, days);
+    }
   }
 
   /** Where the question begins: at first two winters back, later with the last days that are known for sure. */

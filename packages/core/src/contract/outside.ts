@@ -52,6 +52,12 @@ export const WeatherDay = z.object({
 });
 export type WeatherDay = z.infer<typeof WeatherDay>;
 
+/** A day as it was forecast so many days before, and as it came. */
+export const ForecastPair = z.object({ leadDays: z.int().min(1), forecast: WeatherDay, observed: WeatherDay });
+export type ForecastPair = z.infer<typeof ForecastPair>;
+/** Forecasts of these leads are kept, days, to be compared with what came. */
+export const COMPARED_LEADS = [1, 2, 3, 5, 7] as const;
+
 /** Most days of weather that are kept or let go in one piece. */
 export const MAX_WEATHER_DAYS = 4000;
 const someDays = { error: `expected from 1 to ${MAX_WEATHER_DAYS} days` };

@@ -1,4 +1,4 @@
-import type { WeatherDay } from '../contract/outside.js';
+import type { ForecastPair, WeatherDay } from '../contract/outside.js';
 import type { Reading } from '../contract/records.js';
 import { localTimes } from '../day/calendar.js';
 
@@ -24,13 +24,6 @@ export interface ForecastError {
   readonly windFromDeg: number;
   /** How much earlier or later fronts come than forecast, days. */
   readonly frontDays: number;
-}
-
-/** A day as it was forecast so many days before, and as it came. */
-export interface ForecastPair {
-  readonly leadDays: number;
-  readonly forecast: WeatherDay;
-  readonly observed: WeatherDay;
 }
 
 /** A forecast's errors by its lead in days. */

@@ -1,4 +1,4 @@
-import type { WeatherDay } from '../contract/outside.js';
+import type { ForecastPair, WeatherDay } from '../contract/outside.js';
 import type { Reading } from '../contract/records.js';
 import { dateOf, dayNumber } from '../day/calendar.js';
 import { judgeDay } from '../plan/judge.js';
@@ -8,7 +8,6 @@ import {
   MORNING_FIELDS,
   usualForecastErrors,
   visibilityDoubt,
-  type ForecastPair,
   type MorningDoubts,
 } from './doubts.js';
 import { drawMornings, type MorningChange } from './draw.js';

@@ -21,6 +21,7 @@ const DIMENSIONS = [
   'rain',
   'waterNow',
   'waterThen',
+  'trend',
   'visibility',
   'level',
 ] as const;
@@ -45,6 +46,8 @@ const RAIN_LOG_SD = 0.6;
 const A_SHOWER_MM = 4;
 /** Of what the weather makes uncertain of the water, so much goes with the clouds: they keep the sun off it. */
 const WITH_CLOUDS = 0.5;
+/** How far a trend is off that was told by an estimate of the days before, degrees Celsius a day. */
+const TREND_SD_C = 0.12;
 /** The trend is told over so many days. */
 const TREND_DAYS = 5;
 /** A reading of visibility is itself off by this much, as a logarithm, and one that was never made by so much. */
@@ -176,7 +179,11 @@ function drawnMorning(scope: Scope, drawn: Drawn): MorningChange {
   const rises = clamp((before + weather.rainMm / 2 - RISES_MM[0]) / (RISES_MM[1] - RISES_MM[0]), 0, 1);
   const change: MorningChange = {
     surfaceTempC: clamp(round(base.surfaceTempC + offC + nowOffC, 2), Math.max(0, coldest), warmest),
-    tempTrendCPerDay: clamp(round(base.tempTrendCPerDay + offC / TREND_DAYS, 3), steepestDown, steepestUp),
+    tempTrendCPerDay: clamp(
+      round(base.tempTrendCPerDay + offC / TREND_DAYS + TREND_SD_C * normalQuantile(drawn.trend), 3),
+      steepestDown,
+      steepestUp,
+    ),
     visibilityM: round(drawnVisibilityM(scope, weather.rainMm, normalQuantile(drawn.visibility)), 2),
     sky: skyOf(weather),
     windMps: round(clamp(weather.windMps, ...LIMITS.windMps), 1),

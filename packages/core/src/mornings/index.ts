@@ -5,7 +5,6 @@ export {
   MORNING_FIELDS,
   type ForecastError,
   type ForecastErrors,
-  type ForecastPair,
   type MorningDoubts,
   type MorningField,
   type VisibilityDoubt,

@@ -69,68 +69,98 @@ function valuesOf({ cases, presentations }: Wanted, owned: readonly TackleItem[]
   };
 }
 
-/** The most that some lures bring in each case. */
-function bestOf(values: readonly Float64Array[], chosen: readonly number[], cases: number): Float64Array {
-  const best = new Float64Array(cases);
-  for (const at of chosen) {
-    const own = values[at] as Float64Array;
-    for (let index = 0; index < cases; index++) {
-      if ((own[index] as number) > (best[index] as number)) best[index] = own[index] as number;
-    }
-  }
-  return best;
+/**
+ * What the best lure of an hour counts, and the second and third beside it: one is lost, or refused, and the next is fished.
+ */
+const COUNTS = [1, 0.2, 0.08] as const;
+const DEEP = COUNTS.length;
+
+/** The best few that some lures bring in each case, one case after another, best first. */
+function topsOf(values: readonly Float64Array[], chosen: readonly number[], cases: number): Float64Array {
+  const tops = new Float64Array(cases * DEEP);
+  for (const at of chosen) addTo(tops, values[at] as Float64Array);
+  return tops;
 }
 
-const gainOver = (best: Float64Array, own: Float64Array, shares: Float64Array): number => {
+function addTo(tops: Float64Array, own: Float64Array): void {
+  for (let index = 0; index < own.length; index++) {
+    let value = own[index] as number;
+    for (let place = index * DEEP; place < (index + 1) * DEEP && value > 0; place++) {
+      const there = tops[place] as number;
+      if (value > there) {
+        tops[place] = value;
+        value = there;
+      }
+    }
+  }
+}
+
+/** What a lure adds to those that are chosen already. */
+function gainOver(tops: Float64Array, own: Float64Array, shares: Float64Array): number {
   let gain = 0;
-  for (let index = 0; index < best.length; index++) {
-    const more = (own[index] as number) - (best[index] as number);
-    if (more > 0) gain += (shares[index] as number) * more;
+  for (let index = 0; index < own.length; index++) {
+    let value = own[index] as number;
+    for (let depth = 0; depth < DEEP && value > 0; depth++) {
+      const there = tops[index * DEEP + depth] as number;
+      if (value > there) {
+        gain += (shares[index] as number) * (COUNTS[depth] as number) * (value - there);
+        value = there;
+      }
+    }
   }
   return gain;
-};
+}
 
-const total = (best: Float64Array, shares: Float64Array): number =>
-  best.reduce((sum, value, index) => sum + value * (shares[index] as number), 0);
+/** What some lures bring over all cases: the best at each hour, and a little for those behind it. */
+export function aboardWorth(values: readonly Float64Array[], chosen: readonly number[], shares: Float64Array): number {
+  const tops = topsOf(values, chosen, shares.length);
+  return tops.reduce(
+    (sum, value, place) =>
+      sum + value * (COUNTS[place % DEEP] as number) * (shares[Math.floor(place / DEEP)] as number),
+    0,
+  );
+}
+
+/** The lure that adds most to those that are chosen; -1 where none adds anything. */
+function bestToAdd(
+  tops: Float64Array,
+  values: readonly Float64Array[],
+  shares: Float64Array,
+  chosen: readonly number[],
+): readonly [pick: number, gain: number] {
+  let [pick, gain] = [-1, 0];
+  values.forEach((own, at) => {
+    if (chosen.includes(at)) return;
+    const more = gainOver(tops, own, shares);
+    if (more > gain + LEAST_GAIN) [pick, gain] = [at, more];
+  });
+  return [pick, gain];
+}
 
 /**
- * Which lures to take so that the best of them at each hour brings most, over all mornings. That is a facility location,
- * monotone and submodular, so picking greedily is within 1 - 1/e of the best there is (Nemhauser, Wolsey & Fisher 1978);
- * then single exchanges as long as one betters it.
+ * Which lures to take so that the best of them at each hour brings most, over all mornings, with something behind it. That
+ * is a facility location with ordered weights, monotone and submodular, so picking greedily is within 1 - 1/e of the best
+ * there is (Nemhauser, Wolsey & Fisher 1978); then single exchanges as long as one betters it.
  * @param values by lure, then by case
  * @returns indexes of lures, in the order in which they were picked; exchanged ones in the place of what they took
  */
 export function chooseAboard(values: readonly Float64Array[], shares: Float64Array, most: number): number[] {
   const chosen: number[] = [];
-  const best = new Float64Array(shares.length);
+  const tops = new Float64Array(shares.length * DEEP);
   while (chosen.length < Math.min(most, values.length)) {
-    let [pick, gain] = [-1, 0];
-    values.forEach((own, at) => {
-      if (chosen.includes(at)) return;
-      const more = gainOver(best, own, shares);
-      if (more > gain + LEAST_GAIN) [pick, gain] = [at, more];
-    });
+    const [pick] = bestToAdd(tops, values, shares, chosen);
     if (pick < 0) break;
     chosen.push(pick);
-    const own = values[pick] as Float64Array;
-    for (let index = 0; index < best.length; index++)
-      best[index] = Math.max(best[index] as number, own[index] as number);
+    addTo(tops, values[pick] as Float64Array);
   }
   for (let bettered = true; bettered;) {
     bettered = false;
     for (let place = 0; place < chosen.length; place++) {
+      const own = chosen[place] as number;
       const others = chosen.filter((_, index) => index !== place);
-      const without = bestOf(values, others, shares.length);
-      let [pick, gain] = [
-        chosen[place] as number,
-        gainOver(without, values[chosen[place] as number] as Float64Array, shares),
-      ];
-      values.forEach((own, at) => {
-        if (chosen.includes(at)) return;
-        const more = gainOver(without, own, shares);
-        if (more > gain + LEAST_GAIN) [pick, gain] = [at, more];
-      });
-      if (pick !== chosen[place]) {
+      const without = topsOf(values, others, shares.length);
+      const [pick, gain] = bestToAdd(without, values, shares, chosen);
+      if (pick >= 0 && gain > gainOver(without, values[own] as Float64Array, shares) + LEAST_GAIN) {
         chosen[place] = pick;
         bettered = true;
       }
@@ -138,6 +168,15 @@ export function chooseAboard(values: readonly Float64Array[], shares: Float64Arr
   }
   return chosen;
 }
+
+/** The most that some lures bring in each case. */
+function bestOf(values: readonly Float64Array[], chosen: readonly number[], cases: number): Float64Array {
+  const tops = topsOf(values, chosen, cases);
+  return Float64Array.from({ length: cases }, (_, index) => tops[index * DEEP] as number);
+}
+
+const total = (best: Float64Array, shares: Float64Array): number =>
+  best.reduce((sum, value, index) => sum + value * (shares[index] as number), 0);
 
 /** In how many mornings something holds in a window at least. */
 function morningShare({ cases, mornings }: Wanted, holds: (index: number) => boolean): number {
@@ -222,7 +261,7 @@ export function boxLacks(wanted: Wanted, owned: readonly TackleItem[], units: Un
     });
     // Where nothing that is owned does anything there, several times is all that can be said.
     const times = had > 0 ? Math.min(9, would / had) : 9;
-    return [{ category, wanted: share, times, presentation, missed: gainOver(best, own, shares) }];
+    return [{ category, wanted: share, times, presentation, missed: would - had }];
   });
   return lacking.sort((a, b) => b.missed - a.missed).map(({ missed: _, ...each }) => each);
 }
@@ -237,4 +276,6 @@ export function ofMornings(share: number): string {
 
 /** Why a piece goes along, in words. */
 export const whyPacked = ({ category, wanted }: PackedLure): string =>
-  `${nameOf(category)}, wanted in ${ofMornings(wanted)} mornings`;
+  wanted > 0
+    ? `${nameOf(category)}, wanted in ${ofMornings(wanted)} mornings`
+    : `${nameOf(category)}, behind the others`;

@@ -1,4 +1,4 @@
-import type { Conditions, UnitSystem } from '@inky-shoal/core';
+import type { Conditions, ForecastPair, UnitSystem } from '@inky-shoal/core';
 import {
   boxLacks,
   forecastErrorsOf,
@@ -6,7 +6,6 @@ import {
   packFor,
   tellCard,
   whyPacked,
-  type ForecastPair,
   type Lacking,
   type MorningDoubts,
   type MorningsOfDay,

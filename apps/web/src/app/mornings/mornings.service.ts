@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { dayNumber } from '@inky-shoal/core';
+import { dayNumber, ForecastPair } from '@inky-shoal/core';
 import { proxy } from 'comlink';
 import {
   catchError,
@@ -17,6 +17,8 @@ import {
   switchMap,
   tap,
 } from 'rxjs';
+import * as z from 'zod';
+import { ApiService } from '../base/api.service';
 import { BookService } from '../base/book.service';
 import { valueOr } from '../base/loaded';
 import { SettingsService } from '../base/settings.service';
@@ -45,6 +47,7 @@ export type MorningsState =
 export class MorningsService {
   private readonly worker = inject(MORNINGS_WORKER);
   private readonly books = inject(BookService);
+  private readonly api = inject(ApiService);
   private readonly day = inject(DayService);
   private readonly seasons = inject(SeasonService);
   private readonly waters = inject(WatersService);
@@ -65,11 +68,11 @@ export class MorningsService {
       // A draft that the plan has not caught up with is asked of again with it.
       filter(([conditions, draft]) => conditions.date === draft.input.date),
       switchMap(([conditions, draft, units]) =>
-        combineLatest([this.seasonOf(draft), this.books.clock$]).pipe(
-          map(([season, clock]) => {
+        combineLatest([this.seasonOf(draft), this.books.clock$, this.pairsOf(draft)]).pipe(
+          map(([season, clock, pairs]) => {
             const today = dayNumber(localDay(clock.now, conditions.place.timeZone));
             const { doubts, notes } = doubtsOf(draft, season, today);
-            return { question: { conditions, doubts, pairs: [], units }, notes, draft };
+            return { question: { conditions, doubts, pairs, units }, notes, draft };
           }),
         ),
       ),
@@ -124,6 +127,13 @@ export class MorningsService {
         finalize(() => progress.complete()),
       ),
     );
+  }
+
+  /** What was forecast at the water lately and what came; the usual errors stand where that cannot be had. */
+  private pairsOf({ waterId }: Draft): Observable<readonly ForecastPair[]> {
+    if (!waterId) return of([]);
+    const path = `/books/${this.books.book}/waters/${waterId}/forecasts`;
+    return this.api.get(path, z.array(ForecastPair)).pipe(catchError(() => of([])));
   }
 
   /** Where the water of a day stands; null where that cannot be had: the day is then as unsure as it is without. */
