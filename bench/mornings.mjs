@@ -97,7 +97,7 @@ function morning(day, leadDays, truth, readings, random) {
     surfaceSdNowC: Math.min(sdOn(day), sdOn(year.today)),
     weather: weather.filter(({ date }) => Math.abs(dayNumber(date) - day) <= 12),
     errors: forecastErrorsOf(comparedUntil(day - leadDays)),
-    visibility: visibilityDoubt(known, day, timeZone),
+    visibility: visibilityDoubt(known, day, timeZone, weather),
     fixed: [],
   };
   // As it came: the weather as it was observed, the water as it truly was.
@@ -188,7 +188,7 @@ function speeds() {
     surfaceSdNowC: 0.9,
     weather: weather.slice(-20),
     errors: usualForecastErrors,
-    visibility: { daysSince: 4, logPerDay: 0.08 },
+    visibility: { daysSince: 4, logPerDay: 0.08, logPerRainMm: 0.012 },
     fixed: [],
   };
   const samples = Array.from({ length: 9 }, () => {

@@ -65,7 +65,7 @@ const PICTURES = [
   { name: 'water-draw', path: '/water', ready: '.list li button', size: WIDE, act: drawMark },
   { name: 'season', path: '/season', ready: 'inky-year-chart canvas[role=img]', size: WIDE },
   { name: 'season-phone', path: '/season', ready: 'inky-year-chart canvas[role=img]', size: PHONE },
-  { name: 'waters', path: '/waters', ready: 'table', size: WIDE },
+  { name: 'mornings-phone', path: '/mornings', ready: 'inky-ramp-card .end', size: PHONE },
   { name: 'rig', path: '/rig', ready: 'inky-rods li', size: WIDE },
   { name: 'rig-phone', path: '/rig', ready: 'inky-rods li', size: PHONE },
   { name: 'boxes', path: '/rig/boxes', ready: '.piece', size: WIDE },

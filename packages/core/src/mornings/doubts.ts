@@ -1,6 +1,6 @@
 import type { ForecastPair, WeatherDay } from '../contract/outside.js';
 import type { Reading } from '../contract/records.js';
-import { localTimes } from '../day/calendar.js';
+import { dayNumber, localTimes } from '../day/calendar.js';
 
 /** What of a morning may be other than planned. */
 export const MORNING_FIELDS = [
@@ -88,16 +88,36 @@ export interface VisibilityDoubt {
   readonly daysSince: number | null;
   /** By how much its logarithm wanders in a day, as a standard deviation. */
   readonly logPerDay: number;
+  /** What a millimetre of rain takes of its logarithm. */
+  readonly logPerRainMm: number;
 }
 
+/** Water goes back to its usual look within so many days. */
+export const CLEARS_DAYS = 12;
+/** A reading of visibility is itself off by this much, as a logarithm. */
+export const READ_LOG_SD = 0.1;
+/** Rain of more than this between two readings is no worse. */
+export const MOST_RAIN_MM = 60;
 /** Visibility wanders by so much a day, as a logarithm, before its record says otherwise; as firmly as so many readings. */
 const USUAL_WANDER_LOG = 0.075;
 const PRIOR_READINGS = 6;
+/** What rain takes before the record says otherwise, and how far that may be off; judgement. */
+const USUAL_RAIN_LOG = 0.012;
+const RAIN_LOG_SD = 0.012;
 /** Two readings further apart than this say nothing of a day. */
 const FARTHEST_APART_DAYS = 40;
 
-/** How visibility wanders by its readings: the square of its change a day, drawn to the usual where they are few. */
-export function visibilityDoubt(readings: readonly Reading[], day: number, timeZone: string): VisibilityDoubt {
+/**
+ * How visibility wanders about its usual look, and what rain does to it, by its own readings: each is set against what the
+ * one before it let expect. Both are drawn to what is usual of lakes where readings are few (a ridge for the rain).
+ * @param weather days of it over the time of the readings, as far as they are known
+ */
+export function visibilityDoubt(
+  readings: readonly Reading[],
+  day: number,
+  timeZone: string,
+  weather: readonly WeatherDay[] = [],
+): VisibilityDoubt {
   const local = localTimes(timeZone);
   const read = readings
     .flatMap(({ at, visibilityM, suspect }) =>
@@ -105,18 +125,42 @@ export function visibilityDoubt(readings: readonly Reading[], day: number, timeZ
     )
     .filter((each) => each.day <= day)
     .sort((a, b) => a.day - b.day);
-  const changes = read.slice(1).flatMap((each, at) => {
+  const logs = read.map(({ log }) => log).sort((a, b) => a - b);
+  const usual = logs[logs.length >> 1] ?? 0;
+  const rainOn = new Map(weather.map(({ date, rainMm }) => [dayNumber(date), rainMm]));
+  const steps = read.slice(1).flatMap((each, at) => {
     const before = read[at] as (typeof read)[number];
     const days = each.day - before.day;
-    return days > 0 && days <= FARTHEST_APART_DAYS ? [(each.log - before.log) ** 2 / days] : [];
+    if (days <= 0 || days > FARTHEST_APART_DAYS) return [];
+    const kept = Math.exp(-days / CLEARS_DAYS);
+    const rain = Array.from({ length: days }, (_, back) => rainOn.get(each.day - 1 - back) ?? 0);
+    const rainMm = Math.min(
+      MOST_RAIN_MM,
+      rain.reduce((sum, mm) => sum + mm, 0),
+    );
+    return [{ kept, rainMm, fell: usual + kept * (before.log - usual) - each.log }];
   });
-  const sum = changes.reduce((total, change) => total + change, PRIOR_READINGS * USUAL_WANDER_LOG ** 2);
+  const ridge = (READ_LOG_SD ** 2 + USUAL_WANDER_LOG ** 2 * CLEARS_DAYS) / RAIN_LOG_SD ** 2;
+  const sum = (of: (step: (typeof steps)[number]) => number) => steps.reduce((total, step) => total + of(step), 0);
+  const logPerRainMm = Math.max(
+    0,
+    (ridge * USUAL_RAIN_LOG + sum(({ rainMm, fell }) => rainMm * fell)) / (ridge + sum(({ rainMm }) => rainMm ** 2)),
+  );
+  const wandered = sum(({ kept, rainMm, fell }) => {
+    const left = (fell - logPerRainMm * rainMm) ** 2 - READ_LOG_SD ** 2 * (1 + kept ** 2);
+    return left / ((CLEARS_DAYS / 2) * (1 - kept ** 2));
+  });
+  const variance = (PRIOR_READINGS * USUAL_WANDER_LOG ** 2 + wandered) / (PRIOR_READINGS + steps.length);
   const last = read.at(-1);
   return {
     daysSince: last ? day - last.day : null,
-    logPerDay: Math.sqrt(sum / (changes.length + PRIOR_READINGS)),
+    logPerDay: Math.sqrt(Math.max(LEAST_WANDER_LOG ** 2, variance)),
+    logPerRainMm,
   };
 }
+
+/** No water stands still. */
+const LEAST_WANDER_LOG = 0.015;
 
 /** What is not known of a morning. */
 export interface MorningDoubts {

@@ -35,7 +35,7 @@ const doubts = (more: Partial<MorningDoubts> = {}): MorningDoubts => ({
   surfaceSdNowC: 0.8,
   weather: [-2, -1, 0, 1].map((offset) => weatherOn(offset)),
   errors: usualForecastErrors,
-  visibility: { daysSince: 3, logPerDay: 0.08 },
+  visibility: { daysSince: 3, logPerDay: 0.08, logPerRainMm: 0.012 },
   fixed: [],
   ...more,
 });
@@ -105,7 +105,11 @@ describe('mornings that may come', () => {
   });
 
   it('lie within what the planner takes', () => {
-    const wild = drawn({ surfaceSdC: 30, leadDays: 400, visibility: { daysSince: null, logPerDay: 3 } });
+    const wild = drawn({
+      surfaceSdC: 30,
+      leadDays: 400,
+      visibility: { daysSince: null, logPerDay: 3, logPerRainMm: 1 },
+    });
     for (const change of wild) expect(() => day({ ...change, windFromDeg: change.windFromDeg })).not.toThrow();
   });
 });
@@ -143,7 +147,26 @@ describe('how far visibility may have changed', () => {
     expect(of(steady)).toMatchObject({ daysSince: 3 });
     expect(of(swings).logPerDay).toBeGreaterThan(3 * of(steady).logPerDay);
     expect(of([])).toMatchObject({ daysSince: null });
+    // Two readings are no proof of a water that stands.
+    expect(of(steady.slice(0, 2)).logPerDay).toBeGreaterThan(2 * of(steady).logPerDay);
     // Nothing that is yet to come is known.
     expect(of([[2, 1]]).daysSince).toBeNull();
+  });
+
+  it('learns what rain does to it: much where it went dirty each time, nothing where it never did', () => {
+    const wetBefore = (offset: number) => Math.floor(-offset / 4) % 2 === 0;
+    const weather = Array.from({ length: 100 }, (_, back) =>
+      weatherOn(-back, { rainMm: wetBefore(-back + 1) ? 8 : 0 }),
+    );
+    const after = (wetM: number) =>
+      visibilityDoubt(
+        Array.from({ length: 22 }, (_, at) => reading(-4 * at, wetBefore(-4 * at) ? wetM : 2)),
+        TODAY,
+        'America/Chicago',
+        weather,
+      ).logPerRainMm;
+    const none = visibilityDoubt([], TODAY, 'America/Chicago').logPerRainMm;
+    expect(after(0.7)).toBeGreaterThan(none);
+    expect(after(2)).toBeLessThan(0.4 * none);
   });
 });

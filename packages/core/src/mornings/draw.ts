@@ -7,7 +7,15 @@ import { normalQuantile } from '../numbers/normal-quantile.js';
 import type { FullConditions } from '../plan/assume.js';
 import { frontFacts } from '../season/fronts.js';
 import { skyOf } from '../season/plan-day.js';
-import { errorOf, type ForecastError, type MorningDoubts, type MorningField } from './doubts.js';
+import {
+  CLEARS_DAYS,
+  errorOf,
+  MOST_RAIN_MM,
+  READ_LOG_SD,
+  type ForecastError,
+  type MorningDoubts,
+  type MorningField,
+} from './doubts.js';
 
 /** What a morning has otherwise than the plan. */
 export type MorningChange = Pick<FullConditions, MorningField>;
@@ -50,14 +58,8 @@ const WITH_CLOUDS = 0.5;
 const TREND_SD_C = 0.12;
 /** The trend is told over so many days. */
 const TREND_DAYS = 5;
-/** A reading of visibility is itself off by this much, as a logarithm, and one that was never made by so much. */
-const READ_LOG_SD = 0.1;
+/** A visibility that was never read is off by this much, as a logarithm. */
 const UNREAD_LOG_SD = 0.5;
-/** Water goes back to its usual look within so many days. */
-const CLEARS_DAYS = 12;
-/** Each millimetre of rain since the last reading takes so much of the logarithm of what one sees, down to a third. */
-const DIRTY_LOG_A_MM = 0.012;
-const DIRTIEST_LOG = Math.log(3);
 /** Rain of two days that brings a lake up surely, millimetres, and from which on it may. */
 const RISES_MM = [12, 40] as const;
 
@@ -147,7 +149,7 @@ function rainSince({ doubts: { visibility }, day, byDay }: Scope): number {
 
 function drawnVisibilityM(scope: Scope, rainMm: number, z: number): number {
   const { base, doubts } = scope;
-  const { daysSince, logPerDay } = doubts.visibility;
+  const { daysSince, logPerDay, logPerRainMm } = doubts.visibility;
   const [least, most] = LIMITS.visibilityM;
   if (daysSince === null) return clamp(base.visibilityM * Math.exp(UNREAD_LOG_SD * z), least, most);
   const usual = Math.log(base.normalVisibilityM);
@@ -155,7 +157,7 @@ function drawnVisibilityM(scope: Scope, rainMm: number, z: number): number {
   const clearing = usual + kept * (Math.log(base.visibilityM) - usual);
   // It wanders about its usual look, so it does not wander off for ever.
   const wanders = (logPerDay ** 2 * CLEARS_DAYS * (1 - kept ** 2)) / 2;
-  const dirt = Math.min(DIRTIEST_LOG, DIRTY_LOG_A_MM * (rainSince(scope) + rainMm / 2));
+  const dirt = logPerRainMm * Math.min(MOST_RAIN_MM, rainSince(scope) + rainMm / 2);
   return clamp(Math.exp(clearing - dirt + z * Math.sqrt(READ_LOG_SD ** 2 + wanders)), least, most);
 }
 

@@ -20,7 +20,7 @@ const DOUBTS: MorningDoubts = {
   surfaceSdNowC: 1,
   weather: [],
   errors: usualForecastErrors,
-  visibility: { daysSince: 3, logPerDay: 0.08 },
+  visibility: { daysSince: 3, logPerDay: 0.08, logPerRainMm: 0.012 },
   fixed: [],
 };
 const found = morningsOf(GIVEN, DOUBTS, { count: 96 });

@@ -84,7 +84,7 @@ function plannedMorning(day: JudgedDay): Morning {
  *   surfaceSdNowC: 0.8,
  *   weather: [],
  *   errors: usualForecastErrors,
- *   visibility: { daysSince: null, logPerDay: 0.1 },
+ *   visibility: { daysSince: null, logPerDay: 0.1, logPerRainMm: 0.012 },
  *   fixed: ['visibilityM'],
  * };
  * const { mornings } = morningsOf(given, doubts, { count: 16 });

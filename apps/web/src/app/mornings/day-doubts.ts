@@ -67,7 +67,7 @@ export function doubtsOf(draft: Draft, season: KnownSeason | null, today: number
       surfaceSdC,
       surfaceSdNowC: Math.min(surfaceSdC, surfaceSdNowC),
       weather,
-      visibility: visibilityDoubt(season?.readings ?? [], day, draft.input.place.timeZone),
+      visibility: visibilityDoubt(season?.readings ?? [], day, draft.input.place.timeZone, season?.weatherDays),
       fixed,
     },
     notes,
