@@ -23,6 +23,7 @@ export {
   type Lacking,
   type MorningsPacking,
   type PackedLure,
+  type ToBuy,
 } from './packing.js';
 export { wantedOn, wantedTogether, type Wanted } from './wanted.js';
 export { tellCard, type ShortPlan, type ToldCard, type ToldCardNode } from './told-card.js';

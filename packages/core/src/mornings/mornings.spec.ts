@@ -3,7 +3,9 @@ import type { CategoryId } from '../contract/ids.js';
 import { makePlan } from '../plan/make-plan.js';
 import { seededNumbers } from '../numbers/seeded.js';
 import { day } from '../testing/days.js';
-import { lure } from '../testing/tackle.js';
+import { idOf, lure } from '../testing/tackle.js';
+import type { TackleItem } from '../tackle/item.js';
+import { presetOf } from '../tackle/presets.js';
 import type { Morning } from './answers.js';
 import { cardAnswer, rampCard, type CardNode } from './card.js';
 import { MORNING_FIELDS, usualForecastErrors, type MorningDoubts } from './doubts.js';
@@ -233,9 +235,24 @@ describe('what goes into the boat', () => {
     expect(whyPacked(all.aboard[0]!)).toMatch(/, wanted in (every one|\d of 10) mornings$/);
   });
 
+  it('takes along what the lures want beside them, and says what is to be bought', () => {
+    const jig = [lure(1, 'weightless-stick-worm')];
+    const hooks = { ...presetOf('hook'), id: idOf(9), name: 'Wide hooks', hookStyle: 'wide-gap' as const };
+    const of = (owned: readonly TackleItem[]) => packFor(found.wanted, owned, { most: 3, units: 'us' });
+    expect(of(jig).toBuy).toEqual([{ what: 'wide gap hook', why: 'not owned' }]);
+    expect(of([...jig, { ...hooks, count: 12 }]).aboard[0]?.needs).toMatchObject([{ item: { name: 'Wide hooks' } }]);
+    expect(of([...jig, { ...hooks, count: 12 }]).toBuy).toEqual([]);
+    expect(of([...jig, { ...hooks, count: 2 }]).toBuy).toEqual([{ what: 'Wide hooks', why: 'runs low' }]);
+  });
+
   it('is nothing where there is no room, or nothing is owned, in words that can be gone on from', () => {
     expect(packFor(found.wanted, owned, { most: 0, units: 'us' })).toMatchObject({ aboard: [], brings: 0 });
-    expect(packFor(found.wanted, [], { most: 5, units: 'us' })).toEqual({ aboard: [], ashore: [], brings: 0 });
+    expect(packFor(found.wanted, [], { most: 5, units: 'us' })).toEqual({
+      aboard: [],
+      ashore: [],
+      toBuy: [],
+      brings: 0,
+    });
   });
 
   it('takes several days for one packing', () => {

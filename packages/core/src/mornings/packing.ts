@@ -3,6 +3,7 @@ import { nameOf } from '../contract/names.js';
 import type { Presentation } from '../contract/plan.js';
 import { isKind, type ItemOf, type TackleItem } from '../tackle/item.js';
 import { lureFit, MIN_FIT } from '../tackle/match/lure-fit.js';
+import { needsOf, type Need } from '../tackle/match/needs.js';
 import type { UnitSystem } from '../units/units.js';
 import { bitesOf, type Wanted } from './wanted.js';
 
@@ -13,9 +14,19 @@ export interface PackedLure {
   readonly category: CategoryId;
   /** Share of the mornings in which nothing else aboard does better, in a window at least. */
   readonly wanted: number;
+  /** Weight, hook and trailer that it goes with, each with the owned piece that comes nearest. */
+  readonly needs: readonly Need[];
+}
+
+/** Something small to buy before the trip, and why. */
+export interface ToBuy {
+  readonly what: string;
+  readonly why: 'not owned' | 'runs low';
 }
 
 export interface MorningsPacking {
+  /** Small things that the lures aboard want and that are not owned, or of which hardly any are left. */
+  readonly toBuy: readonly ToBuy[];
   readonly aboard: readonly PackedLure[];
   /** What stays ashore though it would do better than all that is aboard on some mornings, most wanted first. */
   readonly ashore: readonly PackedLure[];
@@ -207,11 +218,17 @@ export function packFor(
   const { lures, values, standsFor, shares } = valuesOf(wanted, owned, units);
   const chosen = chooseAboard(values, shares, most);
   const best = bestOf(values, chosen, shares.length);
-  const packed = (at: number, holds: (index: number) => boolean): PackedLure => ({
-    lure: lures[at] as ItemOf<'lure'>,
-    category: mostFor(standsFor[at] as CategoryId[], holds),
-    wanted: morningShare(wanted, holds),
-  });
+  const packed = (at: number, holds: (index: number) => boolean): PackedLure => {
+    const lure = lures[at] as ItemOf<'lure'>;
+    const category = mostFor(standsFor[at] as CategoryId[], holds);
+    const presentation = wanted.presentations.get(category);
+    return {
+      lure,
+      category,
+      wanted: morningShare(wanted, holds),
+      needs: presentation ? needsOf(lure, presentation, owned, units) : [],
+    };
+  };
   const valueAt = (at: number, index: number) => (values[at] as Float64Array)[index] as number;
   const aboard = chosen
     .map((at) => packed(at, (index) => valueAt(at, index) > 0 && valueAt(at, index) >= (best[index] as number) - 1e-12))
@@ -226,7 +243,20 @@ export function packFor(
     .filter((one, at, all) => all.findIndex(({ category }) => category === one.category) === at)
     .slice(0, MOST_ASHORE);
   const all = total(bestOf(values, [...lures.keys()], shares.length), shares);
-  return { aboard, ashore, brings: all > 0 ? total(best, shares) / all : 0 };
+  return { aboard, ashore, toBuy: toBuyFor(aboard), brings: all > 0 ? total(best, shares) / all : 0 };
+}
+
+/** So few of what is lost on every snag are hardly any. */
+const RUNS_LOW = 2;
+
+/** What is to be bought for the lures aboard, each thing once. */
+function toBuyFor(aboard: readonly PackedLure[]): ToBuy[] {
+  const needs = aboard.flatMap((piece) => piece.needs);
+  const missing = needs.filter(({ item }) => !item).map(({ what }): ToBuy => ({ what, why: 'not owned' }));
+  const low = needs.flatMap(({ item }): ToBuy[] =>
+    item && item.count <= RUNS_LOW ? [{ what: item.name, why: 'runs low' }] : [],
+  );
+  return [...missing, ...low].filter((one, at, all) => all.findIndex(({ what }) => what === one.what) === at);
 }
 
 /** A lure that is not owned and would be wanted. */

@@ -1,16 +1,20 @@
-import type { Conditions, ForecastPair, UnitSystem } from '@inky-shoal/core';
+import type { Conditions, ForecastPair, Presentation, UnitSystem } from '@inky-shoal/core';
 import {
   boxLacks,
   forecastErrorsOf,
   morningsInSteps,
+  morningsOf,
   packFor,
   tellCard,
+  wantedTogether,
   whyPacked,
   type Lacking,
   type MorningDoubts,
   type MorningsOfDay,
   type Sureness,
+  type ToBuy,
   type ToldCard,
+  type Wanted,
 } from '@inky-shoal/core/mornings';
 import type { TackleItem } from '@inky-shoal/core/tackle';
 
@@ -40,14 +44,26 @@ export interface ToldPiece {
   readonly name: string;
   readonly where: string;
   readonly why: string;
+  /** Owned pieces that it goes with. */
+  readonly with: readonly string[];
+}
+
+/** A kind of lure that is not owned and would be wanted, by what it should be. */
+export interface ToldLacking extends Pick<Lacking, 'category' | 'wanted' | 'times'> {
+  readonly lengthMm: readonly [number, number];
+  readonly tone: Presentation['colour']['tone'];
+  readonly families: Presentation['colour']['families'];
+  readonly lineLb: number;
+  readonly lineMaterial: Presentation['rig']['line']['material'];
 }
 
 export interface ToldPacking {
   readonly aboard: readonly ToldPiece[];
   readonly ashore: readonly ToldPiece[];
+  readonly toBuy: readonly ToBuy[];
   /** What the lures aboard bring beside all that is owned, 0 to 1. */
   readonly brings: number;
-  readonly lacks: readonly Pick<Lacking, 'category' | 'wanted' | 'times'>[];
+  readonly lacks: readonly ToldLacking[];
 }
 
 /** So that the worker hears of a newer question while it works. */
@@ -87,9 +103,20 @@ const spreadOf = (values: readonly number[]): Spread => {
   return [at(0.1), at(0.5), at(0.9)];
 };
 
+const lackingOf = ({ category, wanted, times, presentation }: Lacking): ToldLacking => {
+  const { size, colour, rig } = presentation;
+  const { tone, families } = colour;
+  const { testLb: lineLb, material: lineMaterial } = rig.line;
+  return { category, wanted, times, lengthMm: [...size.lengthMm], tone, families: [...families], lineLb, lineMaterial };
+};
+
+/** Mornings of each of many days: enough to tell what is wanted over all of them. */
+const OF_EACH = 12;
+
 const pieceOf = (packed: Parameters<typeof whyPacked>[0]): ToldPiece => {
   const { id, name, box, slot } = packed.lure;
-  return { id, name, where: [box, slot].filter(Boolean).join(', '), why: whyPacked(packed) };
+  const beside = packed.needs.flatMap(({ item }) => (item ? [item.name] : []));
+  return { id, name, where: [box, slot].filter(Boolean).join(', '), why: whyPacked(packed), with: beside };
 };
 
 /** The mornings of a day, beside the page so that they never hold it up. */
@@ -115,13 +142,25 @@ export const morningsApi = {
     const found = await mornings(question);
     if (!found) return null;
     const { units } = question;
-    const { aboard, ashore, brings } = packFor(found.wanted, owned, { most, units });
-    const lacks = boxLacks(found.wanted, owned, units).map(({ category, wanted, times }) => ({
-      category,
-      wanted,
-      times,
-    }));
-    return { aboard: aboard.map(pieceOf), ashore: ashore.map(pieceOf), brings, lacks };
+    const { aboard, ashore, toBuy, brings } = packFor(found.wanted, owned, { most, units });
+    const lacks = boxLacks(found.wanted, owned, units).map(lackingOf);
+    return { aboard: aboard.map(pieceOf), ashore: ashore.map(pieceOf), toBuy, brings, lacks };
+  },
+
+  /** What the box lacks over many days. */
+  async lacksAhead(
+    days: readonly MorningsQuestion[],
+    owned: readonly TackleItem[],
+    onProgress?: (share: number) => void,
+  ): Promise<ToldLacking[]> {
+    const wanted: Wanted[] = [];
+    for (const { conditions, doubts, pairs, units } of days) {
+      onProgress?.(wanted.length / days.length);
+      await breathe();
+      const known = { ...doubts, errors: forecastErrorsOf(pairs) };
+      wanted.push(morningsOf(conditions, known, { units, count: OF_EACH }).wanted);
+    }
+    return boxLacks(wantedTogether(wanted), owned, days[0]?.units ?? 'us').map(lackingOf);
   },
 };
 export type MorningsApi = typeof morningsApi;

@@ -1,6 +1,13 @@
 import { capital, nameOf, say, sayRange, type UnitSystem } from '@inky-shoal/core';
-import { answerWords, READ_WORDS, type ShortPlan, type ToldCard, type WindowSureness } from '@inky-shoal/core/mornings';
-import type { Spread } from './mornings-api';
+import {
+  answerWords,
+  ofMornings,
+  READ_WORDS,
+  type ShortPlan,
+  type ToldCard,
+  type WindowSureness,
+} from '@inky-shoal/core/mornings';
+import type { Spread, ToldLacking } from './mornings-api';
 
 /** It is hardly ever otherwise. */
 const NEARLY_ALWAYS = 0.95;
@@ -52,6 +59,17 @@ export function shortPlanWords({ place, presentation }: ShortPlan, units: UnitSy
   const waits = retrieve.pauseS ? `, wait ${retrieve.pauseS[0]} to ${retrieve.pauseS[1]} s` : '';
   const rod = `${nameOf(rig.rod.power)} rod, ${say('test', rig.line.testLb, units)} ${rig.line.material}`;
   return [what, `${capital(where)}. ${capital(nameOf(retrieve.style))}${waits}. ${capital(rod)}.`];
+}
+
+/** What a lure that is lacking should be, and how much it is missed. */
+export function lackingWords(
+  { lengthMm, tone, families, lineLb, lineMaterial, wanted, times }: ToldLacking,
+  units: UnitSystem,
+): [what: string, why: string] {
+  const what = `${sayRange('length', lengthMm, units)}, ${nameOf(tone)}, ${families.map(nameOf).join(' or ')}, on ${say('test', lineLb, units)} ${nameOf(lineMaterial)}`;
+  const better =
+    times >= 3 ? 'nothing owned comes near it there' : `${times.toFixed(1)} times the bites of the best that is owned`;
+  return [what, `Wanted in ${ofMornings(wanted)} mornings; ${better}`];
 }
 
 /** How good the card is, and what its first reading is worth. */

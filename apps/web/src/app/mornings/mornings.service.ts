@@ -13,8 +13,10 @@ import {
   type Observable,
   of,
   shareReplay,
+  startWith,
   Subject,
   switchMap,
+  take,
   tap,
 } from 'rxjs';
 import * as z from 'zod';
@@ -27,9 +29,10 @@ import { DayService } from '../sheet/day.service';
 import type { Draft } from '../sheet/draft';
 import { localDay } from '../ui/local-time';
 import { WatersService } from '../waters/waters.service';
+import { daysAhead } from './days-ahead';
 import { doubtsOf, type KnownSeason } from './day-doubts';
 import { KeptCard } from './kept-card';
-import type { MorningsQuestion, ToldMornings, ToldPacking } from './mornings-api';
+import type { MorningsQuestion, ToldLacking, ToldMornings, ToldPacking } from './mornings-api';
 import { MORNINGS_WORKER } from './mornings-worker';
 import { TackleService } from '../rig/tackle.service';
 
@@ -51,7 +54,20 @@ export class MorningsService {
   private readonly day = inject(DayService);
   private readonly seasons = inject(SeasonService);
   private readonly waters = inject(WatersService);
+  private readonly settings = inject(SettingsService);
   private readonly cards = inject(KeptCard);
+
+  /** What is known of the water of the day: asked once for all that is changed of the day, again with a new reading. */
+  private readonly known$ = combineLatest([
+    this.day.draft$.pipe(
+      map((draft) => draft?.waterId ?? null),
+      distinctUntilChanged(),
+    ),
+    this.waters.changed$.pipe(startWith(undefined)),
+  ]).pipe(
+    switchMap(([waterId]) => combineLatest([this.seasonOf(waterId), this.pairsOf(waterId)])),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
 
   /** What is asked of the day: its conditions, and what is not known of them. */
   private readonly question$: Observable<{ question: MorningsQuestion; notes: readonly string[]; draft: Draft }> =
@@ -62,20 +78,18 @@ export class MorningsService {
         distinctUntilChanged(),
       ),
       this.day.draft$.pipe(filter((draft) => draft !== null)),
-      inject(SettingsService).units$,
+      this.settings.units$,
+      this.known$,
+      this.books.clock$,
     ]).pipe(
       debounceTime(SETTLED_MS),
       // A draft that the plan has not caught up with is asked of again with it.
       filter(([conditions, draft]) => conditions.date === draft.input.date),
-      switchMap(([conditions, draft, units]) =>
-        combineLatest([this.seasonOf(draft), this.books.clock$, this.pairsOf(draft)]).pipe(
-          map(([season, clock, pairs]) => {
-            const today = dayNumber(localDay(clock.now, conditions.place.timeZone));
-            const { doubts, notes } = doubtsOf(draft, season, today);
-            return { question: { conditions, doubts, pairs, units }, notes, draft };
-          }),
-        ),
-      ),
+      map(([conditions, draft, units, [season, pairs], clock]) => {
+        const today = dayNumber(localDay(clock.now, conditions.place.timeZone));
+        const { doubts, notes } = doubtsOf(draft, season, today);
+        return { question: { conditions, doubts, pairs, units }, notes, draft };
+      }),
       distinctUntilChanged((a, b) => JSON.stringify(a.question) === JSON.stringify(b.question)),
       shareReplay({ bufferSize: 1, refCount: true }),
     );
@@ -111,15 +125,35 @@ export class MorningsService {
     );
   }
 
+  /** What the box lacks over the days to come, on every water of the book: how far it has come, then what was found. */
+  lacksAhead(): Observable<number | readonly ToldLacking[]> {
+    const units = this.settings.units;
+    const owned$ = this.tackle.tackle$.pipe(
+      filter(({ state }) => state !== 'loading'),
+      map((loaded) => valueOr(loaded, [])),
+    );
+    const seasons$ = this.waters.waters$.pipe(
+      filter(({ state }) => state !== 'loading'),
+      switchMap((loaded) => combineLatest(valueOr(loaded, []).map((water) => this.seasons.of(water)))),
+    );
+    return combineLatest([seasons$, owned$]).pipe(
+      take(1),
+      switchMap(([seasons, owned]) => {
+        const days = seasons.flatMap((season) => daysAhead(season, units));
+        return this.told((told) => this.worker.ask((mornings) => mornings.lacksAhead(days, owned, told)));
+      }),
+    );
+  }
+
   /** How far it has come, then what was found. */
   private ask(question: MorningsQuestion): Observable<number | ToldMornings> {
+    return this.told((told) => this.worker.ask((mornings) => mornings.of(question, told)));
+  }
+
+  /** How far a question has come, then its answer; nothing where another was asked meanwhile. */
+  private told<Answer>(ask: (told: (share: number) => void) => Observable<Answer | null>): Observable<number | Answer> {
     const progress = new Subject<number>();
-    const found$ = this.worker.ask((mornings) =>
-      mornings.of(
-        question,
-        proxy((share: number) => progress.next(share)),
-      ),
-    );
+    const found$ = ask(proxy((share: number) => progress.next(share)));
     return merge(
       progress,
       found$.pipe(
@@ -130,14 +164,14 @@ export class MorningsService {
   }
 
   /** What was forecast at the water lately and what came; the usual errors stand where that cannot be had. */
-  private pairsOf({ waterId }: Draft): Observable<readonly ForecastPair[]> {
+  private pairsOf(waterId: string | null): Observable<readonly ForecastPair[]> {
     if (!waterId) return of([]);
     const path = `/books/${this.books.book}/waters/${waterId}/forecasts`;
     return this.api.get(path, z.array(ForecastPair)).pipe(catchError(() => of([])));
   }
 
   /** Where the water of a day stands; null where that cannot be had: the day is then as unsure as it is without. */
-  private seasonOf({ waterId }: Draft): Observable<KnownSeason | null> {
+  private seasonOf(waterId: string | null): Observable<KnownSeason | null> {
     return this.waters.waters$.pipe(
       filter(({ state }) => state !== 'loading'),
       map((loaded) => valueOr(loaded, []).find(({ id }) => id === waterId) ?? null),

@@ -11,8 +11,11 @@ import { DayService } from '../sheet/day.service';
 import { sayHours, windowName } from '../sheet/words';
 import { sayDate } from '../ui/dates';
 import { CheckComponent } from '../ui/check.component';
+import { FoldComponent } from '../ui/fold.component';
 import { ProgressComponent } from '../ui/progress.component';
 import { SelectComponent } from '../ui/select.component';
+import { LackingAheadComponent } from './lacking-ahead.component';
+import { LackingComponent } from './lacking.component';
 import { decidesWords, spreadWords, surenessWords } from './mornings-words';
 import { KeptCard } from './kept-card';
 import { MorningsService } from './mornings.service';
@@ -29,7 +32,17 @@ const MOST_LACKING = 5;
 @Component({
   selector: 'inky-mornings',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective, CheckComponent, ProgressComponent, RampCardComponent, RouterLink, SelectComponent],
+  imports: [
+    ButtonDirective,
+    CheckComponent,
+    FoldComponent,
+    LackingAheadComponent,
+    LackingComponent,
+    ProgressComponent,
+    RampCardComponent,
+    RouterLink,
+    SelectComponent,
+  ],
   templateUrl: './mornings.view.html',
   styleUrl: './mornings.view.css',
 })
@@ -90,6 +103,7 @@ export class MorningsView {
     return window ? `${window.name}, ${window.hours}` : '';
   });
 
+  protected readonly aheadOpen = signal(false);
   protected readonly capital = capital;
   protected readonly name = nameOf;
   protected readonly ofMornings = ofMornings;
@@ -112,12 +126,6 @@ export class MorningsView {
   }
 
   protected lacking = computed(() => (this.packing()?.lacks ?? []).slice(0, MOST_LACKING));
-
-  protected times(times: number): string {
-    return times >= 3
-      ? 'nothing owned comes near it there'
-      : `${times.toFixed(1)} times the bites of the best that is owned`;
-  }
 
   protected setMost(most: string): void {
     this.room.write(Number(most));

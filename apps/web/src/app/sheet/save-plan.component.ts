@@ -3,6 +3,9 @@ import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { ButtonDirective } from 'primeng/button';
 import { focusField } from '../ui/focus-field';
 import { FieldComponent } from '../ui/field.component';
+import type { Planned } from './day.service';
+import type { Draft } from './draft';
+import { SavePlanService } from './save-plan.service';
 
 /** The name that a plan is saved under; a day that was changed since may take the place of what it was. */
 @Component({
@@ -10,11 +13,11 @@ import { FieldComponent } from '../ui/field.component';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ButtonDirective, FieldComponent, ReactiveFormsModule],
   template: `
-    <form [formGroup]="form" (ngSubmit)="save()">
+    <form [formGroup]="form" (ngSubmit)="save(false)">
       <inky-field fieldId="plan-name" label="Name of the plan" [maxLength]="120" [control]="form.controls.name" />
       <button pButton type="submit" [disabled]="!form.value.name?.trim()">Save</button>
       @if (replaces(); as former) {
-        <button pButton text type="button" (click)="replaced.emit()">Replace {{ former }}</button>
+        <button pButton text type="button" (click)="save(true)">Replace {{ former }}</button>
       }
       <button pButton text type="button" (click)="cancelled.emit()">Cancel</button>
     </form>
@@ -38,9 +41,14 @@ export class SavePlanComponent {
   readonly name = input.required<string>();
   /** The plan that it could take the place of, where it was changed since. */
   readonly replaces = input<string | null>(null);
-  readonly saved = output<string>();
-  readonly replaced = output();
+  /** The day as it is on the sheet, with its plan. */
+  readonly draft = input.required<Draft>();
+  readonly planned = input.required<Planned>();
+  /** It is on its way to be saved. */
+  readonly saved = output();
   readonly cancelled = output();
+
+  private readonly service = inject(SavePlanService);
 
   protected readonly form = inject(NonNullableFormBuilder).group({ name: '' });
 
@@ -49,8 +57,12 @@ export class SavePlanComponent {
     focusField('plan-name');
   }
 
-  protected save(): void {
-    const name = this.form.getRawValue().name.trim();
-    if (name) this.saved.emit(name);
+  /** @param replaces it takes the place of what it was, under its name */
+  protected save(replaces: boolean): void {
+    const former = this.replaces();
+    const name = replaces && former ? former : this.form.getRawValue().name.trim();
+    if (!name) return;
+    this.service.save(this.draft(), this.planned(), name, replaces);
+    this.saved.emit();
   }
 }

@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { Conditions, type PlanDraft, type SavedPlan } from '@inky-shoal/core';
-import { catchError, combineLatest, map, of, switchMap, take } from 'rxjs';
+import { catchError, combineLatest, filter, map, of, switchMap, take } from 'rxjs';
 import { NoticeService } from '../base/notice.service';
 import { PlansService } from '../plans/plans.service';
 import { DayService, type Planned } from './day.service';
@@ -61,10 +61,10 @@ export class SavePlanService {
 
   /** The run of the day goes with its plan into the book, where the day is saved as it stands. */
   saveRun(): void {
-    combineLatest([this.day.draft$, this.day.planned$])
+    combineLatest([this.day.draft$, this.day.planned$.pipe(filter((planned) => planned !== null))])
       .pipe(take(1))
       .subscribe(([draft, planned]) => {
-        if (!planned || !draft?.savedId || !draft.savedName || isChangedSince(draft)) return;
+        if (!draft?.savedId || !draft.savedName || isChangedSince(draft)) return;
         const { conditions } = planned;
         const { savedId: id, savedName: name, savedVersion: from, waterId } = draft;
         this.plans

@@ -1,11 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, inject, Injector, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { dayNumber, headline, minutesInOrder, minutesOf, nameOf, onDeck, say, type PlanWindow } from '@inky-shoal/core';
 import * as z from 'zod';
 import { ButtonDirective } from 'primeng/button';
 import { BookService } from '../base/book.service';
-import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { FirstDayComponent } from '../waters/first-day.component';
 import { WatersService } from '../waters/waters.service';
@@ -55,8 +54,6 @@ import { isChangedSince, nextName } from './draft';
 })
 export class SheetView {
   private readonly day = inject(DayService);
-  private readonly injector = inject(Injector);
-  private readonly notices = inject(NoticeService);
   private readonly settings = inject(SettingsService);
   private readonly books = inject(BookService);
 
@@ -83,6 +80,8 @@ export class SheetView {
   private readonly planned = toSignal(this.day.planned$, { initialValue: null });
   private readonly clock = toSignal(this.books.clock$);
 
+  /** What is saved: the day as it was last planned. */
+  protected readonly toSave = this.planned;
   protected readonly planDay = computed(() => this.planned()?.day ?? null);
   protected readonly plan = computed(() => this.planDay()?.plan ?? null);
   protected readonly conditions = computed(() => this.planned()?.conditions ?? null);
@@ -192,15 +191,5 @@ export class SheetView {
 
   protected startSaving(): void {
     if (this.draft()) this.saving.set(true);
-  }
-
-  protected save(name: string, replaces: boolean): void {
-    const [planned, draft] = [this.planned(), this.draft()];
-    if (!planned || !draft) return;
-    this.saving.set(false);
-    // The first page does without what only saving needs.
-    import('./save-plan.service')
-      .then(({ SavePlanService }) => this.injector.get(SavePlanService).save(draft, planned, name, replaces))
-      .catch(() => this.notices.say('Not saved: the page could not fetch what saving needs. Try again.'));
   }
 }
