@@ -1,7 +1,8 @@
 import type { CategoryId, ClarityClass, Phase, Structure } from '../contract/ids.js';
+import type { PlanWindow } from '../contract/plan.js';
 import type { DayWindow } from '../day/windows.js';
 import { rejudge, type JudgedDay } from '../plan/judge.js';
-import { chooseForWindow, firstOf } from '../plan/window.js';
+import { chooseForWindow, firstOf, tellWindow } from '../plan/window.js';
 import type { MorningChange } from './draw.js';
 
 /** What the planner would have one do in a window of a morning. */
@@ -27,7 +28,7 @@ export interface Morning {
 }
 
 /** The window of a morning in which a window of the plan lies: its light may part the day elsewhere. */
-export function windowAbout(windows: readonly DayWindow[], { fromMin, toMin }: DayWindow): DayWindow | undefined {
+function windowAbout(windows: readonly DayWindow[], { fromMin, toMin }: DayWindow): DayWindow | undefined {
   const middle = (fromMin + toMin) / 2;
   return windows.find((each) => each.fromMin <= middle && middle < each.toMin) ?? windows.at(-1);
 }
@@ -57,4 +58,12 @@ export function answerMorning(day: JudgedDay, change: MorningChange): Morning {
       };
     }),
   };
+}
+
+/** A window of a morning written out as it goes into a plan; null where the day has no such window. */
+export function tellMorning(day: JudgedDay, change: MorningChange, index: number): PlanWindow | null {
+  const morning = rejudge(day, change);
+  const planned = day.windows[index];
+  const window = planned && windowAbout(morning.windows, planned);
+  return window ? tellWindow(morning, chooseForWindow(morning, window, morning.units), index) : null;
 }

@@ -1,8 +1,7 @@
 import type { Holding, Presentation } from '../contract/plan.js';
 import type { UnitSystem } from '../units/units.js';
-import { rejudge, type JudgedDay } from '../plan/judge.js';
-import { chooseForWindow, tellWindow } from '../plan/window.js';
-import { windowAbout } from './answers.js';
+import type { JudgedDay } from '../plan/judge.js';
+import { tellMorning } from './answers.js';
 import type { CardAnswer, CardNode, RampCard } from './card.js';
 import type { MorningChange } from './draw.js';
 import { answerWords, READ_WORDS } from './questions.js';
@@ -35,11 +34,9 @@ export interface ToldCard extends Pick<RampCard, 'agrees' | 'worth'> {
 }
 
 function shortPlan(day: JudgedDay, index: number, { category, share, agrees, morning }: CardAnswer): ShortPlan | null {
-  const judged = rejudge(day, morning.change);
-  const planned = day.windows[index];
-  const window = planned && windowAbout(judged.windows, planned);
-  if (!window) return null;
-  const { holding, presentations } = tellWindow(judged, chooseForWindow(judged, window, judged.units), index);
+  const told = tellMorning(day, morning.change, index);
+  if (!told) return null;
+  const { holding, presentations } = told;
   const presentation = presentations.find((each) => each.category === category) ?? presentations[0];
   const [place] = holding;
   if (!presentation || !place) return null;

@@ -1,8 +1,7 @@
 import type { CategoryId } from '../contract/ids.js';
 import type { Presentation } from '../contract/plan.js';
-import { rejudge, type JudgedDay } from '../plan/judge.js';
-import { chooseForWindow, tellWindow } from '../plan/window.js';
-import { windowAbout, type Morning, type MorningWindow } from './answers.js';
+import type { JudgedDay } from '../plan/judge.js';
+import { tellMorning, type Morning, type MorningWindow } from './answers.js';
 
 /** A window of a morning as something that lures do well or badly in. */
 export interface WantedCase {
@@ -45,12 +44,7 @@ function presentationOf(day: JudgedDay, mornings: readonly Morning[], category: 
   }
   if (!best) return null;
   const { morning, index } = best as { morning: Morning; index: number };
-  const judged = rejudge(day, morning.change);
-  const planned = day.windows[index];
-  const window = planned && windowAbout(judged.windows, planned);
-  if (!window) return null;
-  const told = tellWindow(judged, chooseForWindow(judged, window, judged.units), index);
-  return told.presentations.find((each) => each.category === category) ?? null;
+  return tellMorning(day, morning.change, index)?.presentations.find((each) => each.category === category) ?? null;
 }
 
 /** What the mornings of a day want. */
