@@ -151,6 +151,8 @@ describe('a trip from nothing', () => {
     await press('dive');
     await says('Birds diving');
     await press('20 casts');
+    // The next note closes the question, once it is kept.
+    await says(/20 casts, \d+:\d\d [ap]m/);
     expect(text()).not.toContain('Or they');
   });
 
