@@ -2,7 +2,7 @@ import { launchBrowser } from '../scripts/lib/browser.mjs';
 import { startServer } from '../scripts/lib/server.mjs';
 import { CATEGORIES, Conditions, conditionsOn, dateOf, dayNumber, seasonYear } from '@inky-shoal/core';
 import { lurePreset } from '@inky-shoal/core/tackle';
-import { seededNumbers } from '@inky-shoal/core/numbers';
+import { normalDeviate, seededNumbers } from '@inky-shoal/core/numbers';
 import {
   answerMorning,
   forecastErrorsOf,
@@ -41,7 +41,6 @@ const PIECES = 5;
 const LONG_MS = 50;
 
 const mean = (values) => values.reduce((sum, value) => sum + value, 0) / values.length;
-const normal = (random) => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
 /** One lure of every kind, as it usually is. */
 const everything = CATEGORIES.map((category, at) => ({
@@ -109,7 +108,7 @@ function morning(day, leadDays, truth, readings, random) {
   const change = {
     surfaceTempC: trueC(day),
     tempTrendCPerDay: (trueC(day) - trueC(day - 5)) / 5,
-    visibilityM: FERROW.normalVisibilityM * Math.exp(0.12 * normal(random)),
+    visibilityM: FERROW.normalVisibilityM * Math.exp(0.12 * normalDeviate(random)),
     sky,
     windMps,
     windFromDeg,

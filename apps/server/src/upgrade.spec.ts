@@ -54,6 +54,21 @@ it.each(versions)('a book of engine %s opens with all that it held, backed up fi
   expect(backups.some(({ reason }) => reason === 'before-migration')).toBe(!OF_TODAYS_TABLES.includes(version));
 });
 
+it('a former version that is damaged does not keep a book from being brought up to date', async () => {
+  const file = join(dataDir, 'own.sqlite');
+  copyFileSync(join(FIXTURES, 'book-engine-0.4.6.sqlite'), file);
+  const database = new Database(file);
+  database.exec(`insert into history (kind, entity_id, version, what, at, body)
+    values ('plan', 'x', 1, 'changed', '2027-03-01T00:00:00Z', '{"name": "half'),
+      ('plan', 'y', 1, 'changed', '2027-03-01T00:00:00Z', '{"name": "whole"}')`);
+  database.close();
+  await closeDb(await openDb(file));
+  const after = new Database(file);
+  const bodies = after.prepare('select body from history order by entity_id').all() as { body: string }[];
+  after.close();
+  expect(bodies.map(({ body }) => body)).toEqual(['{"name": "half', '{"name":"whole","record":null}']);
+});
+
 it('a step that is cut off leaves the book as it was, and the next start goes on', async () => {
   const file = join(dataDir, 'own.sqlite');
   copyFileSync(join(FIXTURES, 'book-engine-0.1.0.sqlite'), file);

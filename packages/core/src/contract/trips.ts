@@ -53,9 +53,9 @@ export const Fishing = record('what is fished', {
 });
 export type Fishing = z.infer<typeof Fishing>;
 
-/** What instruments or the browser knew as a note was made. */
+/** What instruments or the browser knew as a note was made, or what a camera wrote into a photograph. */
 export const Sensed = record('what was sensed', {
-  from: oneOf('a source', ['instruments', 'browser'] as const),
+  from: oneOf('a source', ['instruments', 'browser', 'photograph'] as const),
   lonLat: maybe(lonLat),
   depthM: maybe(quantity('a depth in metres', 0, 12_000)),
   surfaceTempC: maybe(surfaceTempC),

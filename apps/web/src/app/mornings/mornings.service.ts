@@ -24,6 +24,7 @@ import { ApiService } from '../base/api.service';
 import { BookService } from '../base/book.service';
 import { valueOr } from '../base/loaded';
 import { SettingsService } from '../base/settings.service';
+import { TackleService } from '../rig/tackle.service';
 import { SeasonService } from '../season/season.service';
 import { DayService } from '../sheet/day.service';
 import type { Draft } from '../sheet/draft';
@@ -34,7 +35,6 @@ import { doubtsOf, type KnownSeason } from './day-doubts';
 import { KeptCard } from './kept-card';
 import type { MorningsQuestion, ToldLacking, ToldMornings, ToldPacking } from './mornings-api';
 import { MORNINGS_WORKER } from './mornings-worker';
-import { TackleService } from '../rig/tackle.service';
 
 /** A day is looked at from all sides once nobody has changed it for so long. */
 const SETTLED_MS = 700;
@@ -110,17 +110,19 @@ export class MorningsService {
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
-  private readonly tackle = inject(TackleService);
+  /** All that is owned; nothing where that cannot be read. */
+  private readonly owned$ = inject(TackleService).tackle$.pipe(
+    filter(({ state }) => state !== 'loading'),
+    map((loaded) => valueOr(loaded, [])),
+  );
 
-  /** What goes into the boat for all mornings. @param most$ lures that there is room for */
-  packing(most$: Observable<number>): Observable<ToldPacking | null> {
-    const owned$ = this.tackle.tackle$.pipe(
-      filter(({ state }) => state !== 'loading'),
-      map((loaded) => valueOr(loaded, [])),
-    );
-    return combineLatest([this.question$, owned$, most$]).pipe(
+  /** What goes into the boat for all mornings; null while another day is on its way. @param most$ lures with room for them */
+  packing(most$: Observable<number>): Observable<ToldPacking | null | 'failed'> {
+    return combineLatest([this.question$, this.owned$, most$]).pipe(
       switchMap(([{ question }, owned, most]) =>
-        this.worker.ask((mornings) => mornings.pack(question, owned, most)).pipe(catchError(() => of(null))),
+        this.worker
+          .ask((mornings) => mornings.pack(question, owned, most))
+          .pipe(catchError(() => of('failed' as const))),
       ),
     );
   }
@@ -128,15 +130,13 @@ export class MorningsService {
   /** What the box lacks over the days to come, on every water of the book: how far it has come, then what was found. */
   lacksAhead(): Observable<number | readonly ToldLacking[]> {
     const units = this.settings.units;
-    const owned$ = this.tackle.tackle$.pipe(
-      filter(({ state }) => state !== 'loading'),
-      map((loaded) => valueOr(loaded, [])),
-    );
     const seasons$ = this.waters.waters$.pipe(
       filter(({ state }) => state !== 'loading'),
-      switchMap((loaded) => combineLatest(valueOr(loaded, []).map((water) => this.seasons.of(water)))),
+      map((loaded) => valueOr(loaded, []).map((water) => this.seasons.of(water))),
+      // Nothing combined never says anything.
+      switchMap((each) => (each.length ? combineLatest(each) : of([]))),
     );
-    return combineLatest([seasons$, owned$]).pipe(
+    return combineLatest([seasons$, this.owned$]).pipe(
       take(1),
       switchMap(([seasons, owned]) => {
         const days = seasons.flatMap((season) => daysAhead(season, units));

@@ -52,12 +52,16 @@ export class MorningsView {
 
   protected readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
   private readonly planned = toSignal(inject(DayService).planned$, { initialValue: null });
-  private readonly draft = toSignal(inject(DayService).draft$, { initialValue: null });
+  protected readonly draft = toSignal(inject(DayService).draft$, { initialValue: null });
   protected readonly state = toSignal(this.service.mornings$, { initialValue: null });
   private readonly cards = inject(KeptCard);
   protected readonly asks = signal(this.cards.asks);
   protected readonly most = signal(this.room.read());
   protected readonly packing = toSignal(this.service.packing(toObservable(this.most)), { initialValue: null });
+  protected readonly packed = computed(() => {
+    const packing = this.packing();
+    return packing === 'failed' ? null : packing;
+  });
   protected readonly rooms = ROOM.map((count) => ({ id: String(count), name: String(count) }));
 
   protected readonly about = computed(() => {
@@ -72,7 +76,7 @@ export class MorningsView {
     const state = this.state();
     return state?.state === 'found' ? state : null;
   });
-  /** The window for which the card is: the longest of the day. */
+  /** The window for which the card is: the one in which a reading is worth most. */
   private readonly main = computed(() => {
     const found = this.found()?.told;
     const windows = found?.sureness.windows ?? [];
@@ -125,7 +129,7 @@ export class MorningsView {
     return words && capital(words);
   }
 
-  protected lacking = computed(() => (this.packing()?.lacks ?? []).slice(0, MOST_LACKING));
+  protected lacking = computed(() => (this.packed()?.lacks ?? []).slice(0, MOST_LACKING));
 
   protected setMost(most: string): void {
     this.room.write(Number(most));

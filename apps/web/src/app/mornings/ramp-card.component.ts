@@ -2,7 +2,7 @@ import { NgTemplateOutlet } from '@angular/common';
 import { booleanAttribute, ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { ShortPlan, ToldCard } from '@inky-shoal/core/mornings';
-import { capital, nameOf } from '@inky-shoal/core';
+import { capital } from '@inky-shoal/core';
 import { ButtonDirective } from 'primeng/button';
 import { SettingsService } from '../base/settings.service';
 import { cardWords, shortPlanWords } from './mornings-words';
@@ -82,7 +82,6 @@ export class RampCardComponent {
   private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
   protected readonly words = cardWords;
   protected readonly capital = capital;
-  protected readonly name = nameOf;
 
   protected plan(plan: ShortPlan): [what: string, how: string] {
     return shortPlanWords(plan, this.units());

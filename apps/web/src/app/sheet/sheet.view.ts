@@ -77,11 +77,9 @@ export class SheetView {
     return waters.state === 'ready' && !waters.value.length;
   });
   protected readonly failed = toSignal(this.day.failed$, { initialValue: false });
-  private readonly planned = toSignal(this.day.planned$, { initialValue: null });
+  protected readonly planned = toSignal(this.day.planned$, { initialValue: null });
   private readonly clock = toSignal(this.books.clock$);
 
-  /** What is saved: the day as it was last planned. */
-  protected readonly toSave = this.planned;
   protected readonly planDay = computed(() => this.planned()?.day ?? null);
   protected readonly plan = computed(() => this.planDay()?.plan ?? null);
   protected readonly conditions = computed(() => this.planned()?.conditions ?? null);

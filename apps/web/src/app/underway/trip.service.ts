@@ -295,8 +295,13 @@ export class TripService {
     const { trip } = this;
     if (!trip?.plan) return null;
     const conditions = { ...trip.plan.conditions, ...change };
-    const { plan } = await firstValueFrom(this.planner.plan(conditions, this.settings.units));
-    return this.tap({ kind: 'plan', plan: { conditions, plan } });
+    try {
+      const { plan } = await firstValueFrom(this.planner.plan(conditions, this.settings.units));
+      return await this.tap({ kind: 'plan', plan: { conditions, plan } });
+    } catch {
+      this.notices.say('This morning could not be planned, and the fault is ours. The plan stands as it was.');
+      return null;
+    }
   }
 
   /** Stays with the plan as it is, until the day is off it in another way. */

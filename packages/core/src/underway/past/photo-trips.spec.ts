@@ -28,7 +28,7 @@ describe('trips from photographs', () => {
     expect(new Date(second!.startMs).toISOString()).toBe('2026-04-18T12:12:00.000Z');
     const [first, last] = second!.told;
     expect(first?.said).toMatchObject({ kind: 'contact', what: 'landed', fish: { photoId: photo(2, '').photoId } });
-    expect(last?.said).toMatchObject({ sensed: { lonLat: [-88.4, 35.9] } });
+    expect(last?.said).toMatchObject({ sensed: { from: 'photograph', lonLat: [-88.4, 35.9] } });
     expect(second!.told.map(({ said }) => said.kind)).toEqual(['contact', 'contact', 'finish', 'review']);
   });
 

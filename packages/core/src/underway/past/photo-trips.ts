@@ -56,7 +56,7 @@ export function tripsOfPhotos(
               what: 'landed' as const,
               fishing: null,
               fish: { photoId },
-              ...(lonLat && { sensed: { from: 'browser' as const, lonLat: [...lonLat] as [number, number] } }),
+              ...(lonLat && { sensed: { from: 'photograph' as const, lonLat: [...lonLat] as [number, number] } }),
             },
           })),
           { atMs: endMs, said: { kind: 'finish' as const } },
