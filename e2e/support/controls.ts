@@ -23,5 +23,21 @@ export async function choose(list: Locator, name: string): Promise<void> {
 export const fileInput = (page: Page, label: string): Locator =>
   page.locator('inky-open-file', { hasText: label }).locator('input[type=file]');
 
-/** Waits until what the words and lines of the sheet open is fetched: that begins once the first view has stood 5 s. */
-export const fetchedAhead = (page: Page): Promise<void> => page.waitForTimeout(6000);
+/** The first view fetches ahead once it has stood this long; this much quiet after it, and all of it is here. */
+const AHEAD_MS = 5500;
+const QUIET_MS = 3000;
+
+/**
+ * Waits until what the words and lines of the sheet open is fetched. The page's own clock is asked: on a busy machine it
+ * is behind, and what it has yet to fetch with it.
+ */
+export const fetchedAhead = (page: Page): Promise<void> =>
+  page.evaluate(
+    async ([aheadMs = 0, quietMs = 0]) => {
+      const pass = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+      const fetched = () => performance.getEntriesByType('resource').length;
+      await pass(aheadMs);
+      for (let before = -1; before !== fetched(); await pass(quietMs)) before = fetched();
+    },
+    [AHEAD_MS, QUIET_MS],
+  );
