@@ -35,7 +35,7 @@ export const fetchedAhead = (page: Page): Promise<void> =>
   page.evaluate(
     async ([aheadMs = 0, quietMs = 0]) => {
       const pass = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
-      const fetched = () => performance.getEntriesByType('resource').length;
+      const fetched = () => performance.getEntriesByType('resource').filter(({ name }) => name.endsWith('.js')).length;
       await pass(aheadMs);
       for (let before = -1; before !== fetched(); await pass(quietMs)) before = fetched();
     },

@@ -3,6 +3,7 @@ import { connect, createServer as createLine, type AddressInfo } from 'node:net'
 import { gzipSync } from 'node:zlib';
 import { sentenceOf } from '@inky-shoal/core/formats/nmea';
 import { checkJsonBytes } from './http/json-body.js';
+import { SLOW_LIMITS } from './http/slow.js';
 import { isPrivate, publicLookup, refusePrivateHost } from './outside/reachable.js';
 import { ask, TooLong } from './outside/ask.js';
 import { testServer, type TestServer } from './testing/running.js';
@@ -158,7 +159,7 @@ describe('bodies and addresses that are no good', () => {
 describe('requests that come in slowly', () => {
   let slow: TestServer;
   beforeAll(async () => {
-    slow = await testServer({ slow: { headersTimeout: 150, requestTimeout: 300, connectionsCheckingInterval: 50 } });
+    slow = await testServer({ slow: { ...SLOW_LIMITS, headersTimeout: 150, requestTimeout: 300, connectionsCheckingInterval: 50 } });
   });
   afterAll(() => slow.remove());
 

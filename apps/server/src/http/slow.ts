@@ -3,6 +3,8 @@ export interface SlowLimits {
   readonly headersTimeout: number;
   /** For all of it: the largest chart over a slow line. */
   readonly requestTimeout: number;
+  /** A line that nobody uses is kept open for so long: cut too soon, a call that is on its way already is lost with it. */
+  readonly keepAliveTimeout: number;
   /** So often one looks. */
   readonly connectionsCheckingInterval: number;
 }
@@ -10,5 +12,6 @@ export interface SlowLimits {
 export const SLOW_LIMITS: SlowLimits = {
   headersTimeout: 15_000,
   requestTimeout: 180_000,
+  keepAliveTimeout: 65_000,
   connectionsCheckingInterval: 5000,
 };
