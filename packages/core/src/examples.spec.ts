@@ -12,6 +12,7 @@ import * as outsideAddresses from './contract/outside-addresses/index.js';
 import * as position from './units/position/index.js';
 import * as species from './plan/species/index.js';
 import * as seasonAnswer from './season/answer/index.js';
+import * as competition from './competition/index.js';
 import * as mornings from './mornings/index.js';
 import * as movingWater from './plan/moving-water/index.js';
 import * as mechanics from './mechanics/index.js';
@@ -34,6 +35,7 @@ const DOORS: Readonly<Record<string, unknown>> = Object.assign(
   tideFiles,
   lures,
   mechanics,
+  competition,
   mornings,
   movingWater,
   seasonAnswer,

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { Competition } from './competition.js';
 import { calendarDate, clockTime, instant, maybe, oneOf, quantity, record, someOf, timeZone } from './fields.js';
 import * as ids from './ids.js';
 import { LIMITS } from './limits.js';
@@ -146,6 +147,8 @@ export const Conditions = record('an object with the conditions of a day', {
   confidence: maybe(confidence),
   feedback: maybe(someOf('feedback', ids.FEEDBACK)),
   schools: maybe(Schools),
+  /** The rules of a day that counts; none on an ordinary day. They change nothing in the plan. */
+  competition: maybe(Competition),
   maxRods: maybe(quantity('a number of rods', 1, 20).int({ error: 'expected a whole number of rods' })),
 }).refine(
   ({ discipline, species }) =>

@@ -73,7 +73,8 @@ interface Spot {
 }
 
 const CLEAR = new Set(['clear', 'very-clear']);
-const isClear = (visibilityM: number | undefined): boolean =>
+/** Whether one sees so far that the water counts as clear; stained where it is not known. */
+export const isClearWater = (visibilityM: number | undefined): boolean =>
   visibilityM !== undefined && CLEAR.has(clarityClass(visibilityM));
 
 function addTo(sums: Map<string, HoursAndBites>, key: string | null, hours: number, bites: number): void {
@@ -105,7 +106,7 @@ function spotsOf(trips: readonly Trip[]): Spot[] {
         day,
         hours: hours + block.hours,
         bites: bites + block.bites,
-        isClear: isClear(conditions?.visibilityM),
+        isClear: isClearWater(conditions?.visibilityM),
       });
     }
     for (const { event } of trip.notes) {
@@ -184,7 +185,7 @@ export function spotMemories(
   const sum = (of: 'hours' | 'bites') => visits.reduce((total, visit) => total + visit[of], 0);
   const usual = sum('hours') > 0 ? (sum('bites') + 0.5) / sum('hours') : 0;
   const grids = { stained: repeatsOf(spots, false, usual), clear: repeatsOf(spots, true, usual) };
-  const grid = isClear(visibilityM) ? grids.clear : grids.stained;
+  const grid = isClearWater(visibilityM) ? grids.clear : grids.stained;
   const told = spots.map(({ spot, waterId, lonLat, fish, visits: own, byMonth, byHour }): SpotMemory => {
     const perHour = pooled(own, usual);
     const lastBiteDay = own.findLast(({ bites }) => bites > 0)?.day ?? null;

@@ -1,0 +1,2 @@
+export { changeOverGain, type ChangeOverGain } from './gain.js';
+export { fishDay, hiddenDay } from './days.js';
