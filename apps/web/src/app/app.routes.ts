@@ -19,6 +19,11 @@ export const routes: Routes = [
     title: 'How sure',
     loadComponent: () => import('./mornings/mornings.view').then((m) => m.MorningsView),
   },
+  {
+    path: 'competition',
+    title: 'The day that counts',
+    loadComponent: () => import('./competition/competition.view').then((m) => m.CompetitionView),
+  },
   { path: 'water', title: 'Water', loadComponent: () => import('./water/water.view').then((m) => m.WaterView) },
   { path: 'rig', title: 'Rods', loadChildren: () => import('./rig/rig.routes').then((m) => m.RIG_ROUTES) },
   {

@@ -8,6 +8,7 @@ import {
   type UnitSystem,
 } from '@inky-shoal/core';
 import { learn, leaningOf, movedBy, recordOf, type Learned, type Moved } from '@inky-shoal/core/record';
+import { competitionApi } from '../competition/competition-api';
 import { logApi } from '../log/log-api';
 import { deviceTrips } from './device-trips';
 
@@ -55,6 +56,7 @@ async function learnedOf(book: Book, discipline: Conditions['discipline'], since
 /** The record, beside the page so that it never holds it up: it reads the trips on this device by itself. */
 export const recordApi = {
   ...logApi,
+  ...competitionApi,
 
   /**
    * A day planned with what the trips of a book taught; null where they taught nothing yet.

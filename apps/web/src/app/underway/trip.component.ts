@@ -16,6 +16,7 @@ import {
 import { ButtonDirective } from 'primeng/button';
 import { SheetChartComponent } from '../sheet/chart/sheet-chart.component';
 import type { ShortPlan } from '@inky-shoal/core/mornings';
+import { FiveBestComponent } from '../competition/five-best.component';
 import { KeptCard } from '../mornings/kept-card';
 import { RampCardComponent } from '../mornings/ramp-card.component';
 import { SettingsService } from '../base/settings.service';
@@ -57,6 +58,7 @@ const BIRD_NAMES = { 'birds-diving': 'dive', 'birds-on-bank': 'stand' } as const
     ButtonDirective,
     ChangeFormComponent,
     FishFormComponent,
+    FiveBestComponent,
     FoldComponent,
     NextMoveComponent,
     OffPlanComponent,
