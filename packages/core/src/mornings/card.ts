@@ -1,7 +1,7 @@
 import type { CategoryId } from '../contract/ids.js';
 import type { UnitSystem } from '../units/units.js';
 import type { Morning, MorningWindow } from './answers.js';
-import { isOver, questionsOn, type Question } from './questions.js';
+import { figureOfMorning, isOver, questionsOn, type Question } from './questions.js';
 import { sharesOf } from './sureness.js';
 import { bitesOf } from './wanted.js';
 
@@ -41,6 +41,8 @@ interface Case {
 const SECOND_COUNTS = 0.8;
 /** Another question, or another answer, must name better in so much of all mornings. */
 const QUESTION_COSTS = 0.02;
+/** Farther off than any figures are. */
+const ANOTHER_DAY = 10;
 /** No answer stands for fewer mornings. */
 const LEAST_CASES = 8;
 
@@ -139,7 +141,11 @@ function middlemost(cases: readonly Case[]): Morning {
     const middle = values[values.length >> 1] as number;
     return { key, middle, width: Math.max(1e-6, (values.at(-1) as number) - (values[0] as number)) };
   });
+  // Where most saw no bait, the plan is not that of one who did.
+  const baits = cases.map(({ morning }) => figureOfMorning(morning.change, 'bait')).sort((a, b) => a - b);
+  const bait = baits[baits.length >> 1] as number;
   const off = ({ morning: { change } }: Case) =>
+    Number(figureOfMorning(change, 'bait') !== bait) * ANOTHER_DAY +
     spread.reduce((sum, { key, middle, width }) => sum + Math.abs(change[key] - middle) / width, 0);
   return cases.reduce((a, b) => (off(b) < off(a) ? b : a)).morning;
 }

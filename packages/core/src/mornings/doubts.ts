@@ -12,6 +12,7 @@ export const MORNING_FIELDS = [
   'windFromDeg',
   'front',
   'level',
+  'forage',
 ] as const;
 export type MorningField = (typeof MORNING_FIELDS)[number];
 

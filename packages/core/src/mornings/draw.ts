@@ -5,6 +5,7 @@ import { dayNumber } from '../day/calendar.js';
 import { haltonPoints } from '../numbers/halton.js';
 import { normalQuantile } from '../numbers/normal-quantile.js';
 import type { FullConditions } from '../plan/assume.js';
+import { BAIT_CHANCES, usualBait } from '../plan/deciding.js';
 import { frontFacts } from '../season/fronts.js';
 import { skyOf } from '../season/plan-day.js';
 import {
@@ -32,6 +33,7 @@ const DIMENSIONS = [
   'trend',
   'visibility',
   'level',
+  'bait',
 ] as const;
 type Drawn = Record<(typeof DIMENSIONS)[number], number>;
 
@@ -161,6 +163,16 @@ function drawnVisibilityM(scope: Scope, rainMm: number, z: number): number {
   return clamp(Math.exp(clearing - dirt + z * Math.sqrt(READ_LOG_SD ** 2 + wanders)), least, most);
 }
 
+/** Bait that is met: chased at the top, schooled deep, or none that anybody sees; on top of what was named. */
+function drawnForage({ forage, discipline }: FullConditions, share: number): FullConditions['forage'] {
+  const { chased, 'schooled-deep': deep } = BAIT_CHANCES;
+  const seen = share > 1 - chased ? 'chased' : share > 1 - chased - deep ? 'schooled-deep' : null;
+  if (!seen) return forage;
+  // What is known to be about is what is met.
+  const [kind = usualBait(discipline)] = (forage ?? []).map((each) => each.kind);
+  return [...(forage ?? []).filter((each) => each.kind !== kind), { kind, seen: [seen] }];
+}
+
 const round = (value: number, places: number): number => Number(value.toFixed(places));
 
 function drawnMorning(scope: Scope, drawn: Drawn): MorningChange {
@@ -192,6 +204,7 @@ function drawnMorning(scope: Scope, drawn: Drawn): MorningChange {
     windFromDeg: weather.windFromDeg === undefined ? undefined : Math.round(weather.windFromDeg) % 360,
     front: weather.front,
     level: drawn.level < rises ? 'rising' : base.level,
+    forage: drawnForage(base, drawn.bait),
   };
   for (const field of fixed) Object.assign(change, { [field]: base[field] });
   return change;

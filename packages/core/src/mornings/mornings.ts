@@ -53,7 +53,8 @@ const TOLD_EVERY = 16;
 
 /** A day as planned, as a morning among the others. */
 function plannedMorning(day: JudgedDay): Morning {
-  const { surfaceTempC, tempTrendCPerDay, visibilityM, sky, windMps, windFromDeg, front, level } = day.conditions;
+  const { surfaceTempC, tempTrendCPerDay, visibilityM, sky, windMps, windFromDeg, front, level, forage } =
+    day.conditions;
   const change: MorningChange = {
     surfaceTempC,
     tempTrendCPerDay,
@@ -63,6 +64,7 @@ function plannedMorning(day: JudgedDay): Morning {
     windFromDeg,
     front,
     level,
+    forage,
   };
   return answerMorning(day, change);
 }

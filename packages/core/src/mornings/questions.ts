@@ -3,22 +3,30 @@ import { roundedAs, say, type UnitSystem } from '../units/units.js';
 import type { MorningChange } from './draw.js';
 
 /** What can be measured or seen at the ramp in two minutes. */
-export const ASKED_AT_RAMP = ['surfaceTempC', 'visibilityM', 'windMps', 'sky', 'level'] as const;
+export const ASKED_AT_RAMP = ['surfaceTempC', 'visibilityM', 'windMps', 'sky', 'level', 'bait'] as const;
 export type AskedAtRamp = (typeof ASKED_AT_RAMP)[number];
 
 /** A question with two answers: whether a figure is over a bound. */
 export interface Question {
   readonly of: AskedAtRamp;
-  /** In the core's unit; of the sky how dark it is, of the level 0.5. */
+  /** In the core's unit; of the sky how dark it is, of the level 0.5, of bait how plain it is to see. */
   readonly over: number;
 }
 
 /** Skies from the brightest to the darkest. */
 const DARKNESS: Readonly<Record<Sky, number>> = { clear: 0, 'partly-cloudy': 1, fog: 2, overcast: 2, rain: 3 };
 
+/** Bait as it is seen: none, deep on the depth sounder, at the top. */
+function baitSeen({ forage = [] }: MorningChange): number {
+  const seen = new Set(forage.flatMap((each) => each.seen ?? []));
+  if (seen.has('chased') || seen.has('flicking')) return 2;
+  return seen.size ? 1 : 0;
+}
+
 /** A condition as a figure that a question can be asked of. */
 export function figureOfMorning(change: MorningChange, of: AskedAtRamp): number {
   if (of === 'sky') return DARKNESS[change.sky];
+  if (of === 'bait') return baitSeen(change);
   return of === 'level' ? Number(change.level === 'rising') : change[of];
 }
 
@@ -34,7 +42,7 @@ export function questionsOn(changes: readonly MorningChange[], units: UnitSystem
     const values = changes.map((change) => figureOfMorning(change, of)).sort((a, b) => a - b);
     const [least, most] = [values[0] ?? 0, values.at(-1) ?? 0];
     if (least === most) return [];
-    if (of === 'sky' || of === 'level') {
+    if (of === 'sky' || of === 'level' || of === 'bait') {
       return [...new Set(values)].slice(0, -1).map((value) => ({ of, over: value + 0.5 }));
     }
     const bounds = Array.from({ length: MOST_BOUNDS }, (_, at) => {
@@ -64,6 +72,8 @@ export function answerWords({ of, over }: Question, units: UnitSystem): readonly
       return SKY_WORDS[Math.floor(over)] ?? ['a darker sky', 'a brighter sky'];
     case 'level':
       return ['the water is rising', 'the water is not rising'];
+    case 'bait':
+      return over > 1 ? ['bait is chased at the top', 'no bait is chased'] : ['bait about', 'no bait about'];
   }
 }
 
@@ -74,4 +84,5 @@ export const READ_WORDS: Readonly<Record<AskedAtRamp, string>> = {
   windMps: 'the wind',
   sky: 'the sky',
   level: 'the level',
+  bait: 'whether bait is about',
 };

@@ -1,7 +1,7 @@
 import { seededNumbers } from './seeded.js';
 
 /** Bases of the dimensions. */
-const PRIMES = [2, 3, 5, 7, 11, 13, 17, 19, 23, 29] as const;
+const PRIMES = [2, 3, 5, 7, 11, 13, 17, 19, 23, 29, 31] as const;
 export const MAX_DIMENSIONS = PRIMES.length;
 /** The first points of a sequence lie along diagonals. */
 const LEFT_OUT = 32;

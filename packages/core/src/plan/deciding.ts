@@ -29,9 +29,14 @@ interface Guess {
 const OFF_C = 2.5;
 const OFF_FACTOR = 1.9;
 
+/** How likely bait is met that nobody spoke of, at the top and deep, and which that is as a rule. Judgement. */
+export const BAIT_CHANCES = { chased: 0.15, 'schooled-deep': 0.15 } as const;
+export const usualBait = (discipline: FullConditions['discipline']): ForageKind =>
+  discipline === 'bass' ? 'shad' : 'mullet';
+
 /** The chances are judgement: each as likely as an estimate of its kind is wrong by so much. */
 function guesses(field: AskedFor, { visibilityM, surfaceTempC, forage = [], discipline }: FullConditions): Guess[] {
-  const kind: ForageKind = discipline === 'bass' ? 'shad' : 'mullet';
+  const kind = usualBait(discipline);
   switch (field) {
     case 'visibilityM':
       return [
@@ -45,8 +50,16 @@ function guesses(field: AskedFor, { visibilityM, surfaceTempC, forage = [], disc
       ];
     case 'forage':
       return [
-        { when: 'chased at the top', chance: 0.15, change: { forage: [...forage, { kind, seen: ['chased'] }] } },
-        { when: 'schooled deep', chance: 0.15, change: { forage: [...forage, { kind, seen: ['schooled-deep'] }] } },
+        {
+          when: 'chased at the top',
+          chance: BAIT_CHANCES.chased,
+          change: { forage: [...forage, { kind, seen: ['chased'] }] },
+        },
+        {
+          when: 'schooled deep',
+          chance: BAIT_CHANCES['schooled-deep'],
+          change: { forage: [...forage, { kind, seen: ['schooled-deep'] }] },
+        },
       ];
     case 'level':
       return (['rising', 'falling'] as const).map((level) => ({ when: level, chance: 0.15, change: { level } }));
