@@ -9,6 +9,7 @@ import {
   MORNING_FIELDS,
   cardAnswer,
   morningsOf,
+  deckFor,
   packFor,
   usualForecastErrors,
   visibilityDoubt,
@@ -39,11 +40,15 @@ const LEADS = [1, 3];
 const STEP_DAYS = 4;
 const DRAWS = 128;
 const PIECES = 5;
+const BAIT_CHANCE = 0.15;
 const LONG_MS = 50;
 const COMPETITION_DAYS = 500;
 const COMPETITION_SEED = 1;
 
 const mean = (values) => values.reduce((sum, value) => sum + value, 0) / values.length;
+
+/** The demo's rods, reels and lines. */
+const RODS = DEMO.tackle.filter(({ kind }) => ['rod', 'reel', 'line', 'leader'].includes(kind));
 
 /** One lure of every kind, as it usually is. */
 const everything = CATEGORIES.map((category, at) => ({
@@ -68,6 +73,13 @@ function comparedUntil(evening) {
     const observed = came.get(day.date);
     return observed ? [{ leadDays, forecast: day, observed }] : [];
   });
+}
+
+/** Bait as it is met: the demo's truth knows none, so it is as often as the planner supposes it of a day. */
+function baitOf(random) {
+  const dice = random();
+  const seen = dice < BAIT_CHANCE ? 'chased' : dice < 2 * BAIT_CHANCE ? 'schooled-deep' : null;
+  return seen ? [{ kind: 'shad', seen: [seen] }] : undefined;
 }
 
 /** A day as it is planned so many evenings before, and as it truly came. */
@@ -117,6 +129,7 @@ function morning(day, leadDays, truth, readings, random) {
     windFromDeg,
     front,
     level: given.level ?? 'stable',
+    forage: baitOf(random),
   };
   const found = morningsOf(given, doubts, { count: DRAWS });
   return { found, doubts, truly: answerMorning(found.day, change), change };
@@ -209,7 +222,12 @@ function speeds() {
     packFor(wanted, owned, { most: 10, units: 'us' });
     return performance.now() - start;
   });
-  return { samples, packs };
+  const rods = Array.from({ length: 8 }, () => {
+    const start = performance.now();
+    deckFor(wanted, [...owned, ...RODS], { most: 6, units: 'us' });
+    return performance.now() - start;
+  });
+  return { samples, packs, rods };
 }
 
 /** The longest time for which the page was held up while the mornings were worked out and shown. */
@@ -244,7 +262,7 @@ async function longestTaskMs() {
 }
 
 export async function* rows() {
-  const { samples, packs } = speeds();
+  const { samples, packs, rods } = speeds();
   yield {
     figure: 'mornings256Ms',
     unit: 'ms',
@@ -252,6 +270,12 @@ export async function* rows() {
     how: '256 draws of the demo day, all its windows, in Node; wanted under 1000',
   };
   yield { figure: 'packMs', unit: 'ms', samples: packs, how: '10 of 200 owned lures, 256 mornings; wanted under 300' };
+  yield {
+    figure: 'deckMs',
+    unit: 'ms',
+    samples: rods,
+    how: `6 rods of the demo's, each with one of 200 lures, 256 mornings; with packMs wanted under 300`,
+  };
   yield {
     figure: 'morningsBlockMs',
     unit: 'ms',

@@ -17,10 +17,19 @@ describe('the mornings that may come', () => {
     await sure.getByRole('link').click();
     await says(page.locator('h1'), /stands (in \d of 10|on nearly every) morning/);
     await says(page.locator('.card'), /mornings that it has not seen/);
-    await says(page.locator('main ol li').first(), /wanted in (every one|\d+ of \d+) mornings/);
-    const many = await page.locator('main ol li').count();
+    await choose(page.getByLabel('The ramp lies in'), 'Mid lake');
+    await says(page.locator('.card'), 'as far as both go together');
+    const lures = page.getByRole('list', { name: 'Lures' }).getByRole('listitem');
+    const rods = page.getByRole('list', { name: 'On deck' }).getByRole('listitem');
+    await says(lures.first(), /wanted in (every one|\d+ of \d+) mornings/);
+    await says(rods.first(), /[Bb]est in (every one|\d+ of \d+) mornings/);
+    const many = await lures.count();
     await choose(page.getByLabel('Room for lures'), '4');
-    await until('there is room for four', async () => (await page.locator('main ol li').count()) <= Math.min(4, many));
+    await until('there is room for four', async () => (await lures.count()) <= Math.min(4, many));
+    await choose(page.getByLabel('Rods on deck'), '2');
+    await until('two rods lie on deck', async () => (await rods.count()) === 2);
+    await choose(page.getByLabel('For days'), '3');
+    await lures.first().waitFor();
     expect(await violations(page)).toEqual([]);
     // On paper the card stands alone.
     await page.emulateMedia({ media: 'print' });

@@ -21,6 +21,8 @@ export interface MorningWindow {
 /** A morning that may come, with what the planner makes of it. */
 export interface Morning {
   readonly change: MorningChange;
+  /** What of it is read at the ramp: another water where the ramp lies in another zone. */
+  readonly seen: MorningChange;
   readonly phase: Phase;
   readonly clarity: ClarityClass;
   /** One for each window of the day as planned; null where nothing suits it. */
@@ -33,11 +35,12 @@ function windowAbout(windows: readonly DayWindow[], { fromMin, toMin }: DayWindo
   return windows.find((each) => each.fromMin <= middle && middle < each.toMin) ?? windows.at(-1);
 }
 
-/** A morning through the planner, whose own code answers; nothing is written out. */
-export function answerMorning(day: JudgedDay, change: MorningChange): Morning {
+/** A morning through the planner, whose own code answers; nothing is written out. @param seen what is read of it at the ramp */
+export function answerMorning(day: JudgedDay, change: MorningChange, seen: MorningChange = change): Morning {
   const morning = rejudge(day, change);
   return {
     change,
+    seen,
     phase: morning.phase.id,
     clarity: morning.clarity.class,
     windows: day.windows.map((planned): MorningWindow | null => {

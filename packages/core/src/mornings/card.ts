@@ -75,7 +75,7 @@ interface Split {
 
 const parted = (cases: readonly Case[], question: Question): [over: Case[], under: Case[]] => {
   const sides: [Case[], Case[]] = [[], []];
-  for (const each of cases) sides[isOver(question, each.morning.change) ? 0 : 1].push(each);
+  for (const each of cases) sides[isOver(question, each.morning.seen) ? 0 : 1].push(each);
   return sides;
 };
 
@@ -164,10 +164,10 @@ function answerOf(cases: readonly Case[], all: number): CardNode {
   };
 }
 
-/** The answer of a card for a morning. */
-export function cardAnswer(root: CardNode, change: Morning['change']): CardAnswer {
+/** The answer of a card for what is read at the ramp. */
+export function cardAnswer(root: CardNode, seen: Morning['seen']): CardAnswer {
   let node = root;
-  while (node.kind === 'question') node = isOver(node.question, change) ? node.over : node.under;
+  while (node.kind === 'question') node = isOver(node.question, seen) ? node.over : node.under;
   return node.answer;
 }
 
@@ -203,10 +203,10 @@ export function rampCard(mornings: readonly Morning[], window: number, units: Un
   const root = grow(
     grown,
     questionsOn(
-      grown.map(({ morning: { change } }) => change),
+      grown.map(({ morning: { seen } }) => seen),
       units,
     ),
   );
-  const right = unseen.filter(({ morning, window: own }) => agreesWith(cardAnswer(root, morning.change).category, own));
+  const right = unseen.filter(({ morning, window: own }) => agreesWith(cardAnswer(root, morning.seen).category, own));
   return { window, root, agrees: right.length / unseen.length, worth: worthOf(root, cases) };
 }

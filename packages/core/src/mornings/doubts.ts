@@ -163,6 +163,15 @@ export function visibilityDoubt(
 /** No water stands still. */
 const LEAST_WANDER_LOG = 0.015;
 
+/** The water at the ramp, where that lies in another zone than the one that is fished. */
+export interface RampWater {
+  /** What the season has for it on the day, degrees Celsius, and how unsure that is. */
+  readonly surfaceC: number;
+  readonly sdC: number;
+  /** How far what is not known of it goes with what is not known of the zone that is fished, -1 to 1. */
+  readonly alike: number;
+}
+
 /** What is not known of a morning. */
 export interface MorningDoubts {
   /** Days from now to the day. */
@@ -174,6 +183,8 @@ export interface MorningDoubts {
   readonly weather: readonly WeatherDay[];
   readonly errors: ForecastErrors;
   readonly visibility: VisibilityDoubt;
+  /** None where the ramp lies in the zone that is fished. */
+  readonly ramp?: RampWater | undefined;
   /** What somebody said by hand: it stays as it is. */
   readonly fixed: readonly MorningField[];
 }

@@ -10,7 +10,7 @@ import {
   visibilityDoubt,
   type MorningDoubts,
 } from './doubts.js';
-import { drawMornings, type MorningChange } from './draw.js';
+import { drawMornings, seenAtRamp, type MorningChange } from './draw.js';
 
 const GIVEN = day({ windFromDeg: 180 });
 const BASE = judgeDay(GIVEN, 'us').conditions;
@@ -62,6 +62,22 @@ describe('mornings that may come', () => {
     const warm = drawn({ fixed: ['surfaceTempC'] });
     expect(new Set(temps(warm))).toEqual(new Set([BASE.surfaceTempC]));
     expect(new Set(warm.map(({ sky }) => sky)).size).toBeGreaterThan(1);
+  });
+
+  it('are read at the ramp as they are where it lies in the same zone, else as far as both waters go together', () => {
+    const changes = drawn();
+    const at = (alike: number) =>
+      seenAtRamp(BASE, doubts({ ramp: { surfaceC: BASE.surfaceTempC + 3, sdC: 0.9, alike } }), changes, 3);
+    expect(seenAtRamp(BASE, doubts(), changes, 3)).toBe(changes);
+    for (const alike of [0, 0.8, 1]) {
+      const read = temps(at(alike));
+      expect(meanOf(read)).toBeCloseTo(BASE.surfaceTempC + 3, 0);
+      expect(sdOf(read)).toBeCloseTo(0.9, 1);
+      const [a, b] = [temps(changes), read];
+      const together = meanOf(a.map((each, index) => (each - meanOf(a)) * ((b[index] as number) - meanOf(b))));
+      expect(together / (sdOf(a) * sdOf(b))).toBeCloseTo(alike, 1);
+    }
+    expect(at(0.8).map(({ sky }) => sky)).toEqual(changes.map(({ sky }) => sky));
   });
 
   it('have colder water under clouds than was forecast, as far as the weather is what is not known', () => {

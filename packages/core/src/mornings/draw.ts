@@ -3,6 +3,7 @@ import { LIMITS } from '../contract/limits.js';
 import type { WeatherDay } from '../contract/outside.js';
 import { dayNumber } from '../day/calendar.js';
 import { haltonPoints } from '../numbers/halton.js';
+import { normalDeviate, seededNumbers } from '../numbers/seeded.js';
 import { normalQuantile } from '../numbers/normal-quantile.js';
 import type { FullConditions } from '../plan/assume.js';
 import { BAIT_CHANCES, usualBait } from '../plan/deciding.js';
@@ -208,6 +209,27 @@ function drawnMorning(scope: Scope, drawn: Drawn): MorningChange {
   };
   for (const field of fixed) Object.assign(change, { [field]: base[field] });
   return change;
+}
+
+/**
+ * The mornings as they are read at the ramp: where that lies in another zone its water is drawn along with that of the zone
+ * that is fished, as far as the season's filter has what is not known of both going together.
+ */
+export function seenAtRamp(
+  base: FullConditions,
+  { surfaceSdC, ramp }: MorningDoubts,
+  changes: readonly MorningChange[],
+  seed: number,
+): readonly MorningChange[] {
+  if (!ramp) return changes;
+  const random = seededNumbers(seed);
+  const own = Math.sqrt(Math.max(0, 1 - ramp.alike ** 2));
+  return changes.map((change) => {
+    const off = surfaceSdC > 0 ? (change.surfaceTempC - base.surfaceTempC) / surfaceSdC : 0;
+    const z = ramp.alike * off + own * normalDeviate(random);
+    const [, warmest] = LIMITS.surfaceTempC;
+    return { ...change, surfaceTempC: clamp(round(ramp.surfaceC + ramp.sdC * z, 2), 0, warmest) };
+  });
 }
 
 /**

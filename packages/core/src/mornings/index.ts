@@ -7,6 +7,7 @@ export {
   type ForecastErrors,
   type MorningDoubts,
   type MorningField,
+  type RampWater,
   type VisibilityDoubt,
 } from './doubts.js';
 export { drawMornings, type MorningChange } from './draw.js';
@@ -16,7 +17,6 @@ export { surenessOf, type Decides, type Share, type Sureness, type WindowSurenes
 export { cardAnswer, rampCard, type CardAnswer, type CardNode, type RampCard } from './card.js';
 export {
   boxLacks,
-  chooseAboard,
   ofMornings,
   packFor,
   whyPacked,
@@ -25,6 +25,8 @@ export {
   type PackedLure,
   type ToBuy,
 } from './packing.js';
+export { chooseAboard } from './cover.js';
+export { deckFor, whyOnDeck, type DeckRod, type MorningsDeck } from './deck.js';
 export { wantedOn, wantedTogether, type Wanted } from './wanted.js';
 export { tellCard, type ShortPlan, type ToldCard, type ToldCardNode } from './told-card.js';
 export { morningsInSteps, morningsOf, USUAL_MORNINGS, type MorningsOfDay, type MorningsOptions } from './mornings.js';

@@ -3,14 +3,16 @@ import type { CategoryId } from '../contract/ids.js';
 import { makePlan } from '../plan/make-plan.js';
 import { seededNumbers } from '../numbers/seeded.js';
 import { day } from '../testing/days.js';
-import { idOf, lure } from '../testing/tackle.js';
+import { combo, idOf, lure } from '../testing/tackle.js';
 import type { TackleItem } from '../tackle/item.js';
 import { presetOf } from '../tackle/presets.js';
 import type { Morning } from './answers.js';
 import { cardAnswer, rampCard, type CardNode } from './card.js';
 import { MORNING_FIELDS, usualForecastErrors, type MorningDoubts } from './doubts.js';
 import { morningsOf } from './mornings.js';
-import { aboardWorth, boxLacks, chooseAboard, ofMornings, packFor, whyPacked } from './packing.js';
+import { aboardWorth, chooseAboard } from './cover.js';
+import { deckFor, whyOnDeck } from './deck.js';
+import { boxLacks, ofMornings, packFor, whyPacked } from './packing.js';
 import { answerWords, isOver, questionsOn } from './questions.js';
 import { surenessOf } from './sureness.js';
 import { wantedTogether } from './wanted.js';
@@ -79,6 +81,7 @@ const made = (
   second: CategoryId = 'drop-shot',
 ): Morning => ({
   change: { ...found.planned.change, surfaceTempC, visibilityM },
+  seen: { ...found.planned.change, surfaceTempC, visibilityM },
   phase: 'pre-spawn',
   clarity: 'clear',
   windows: [
@@ -270,6 +273,67 @@ describe('what goes into the boat', () => {
     [0.04, '1 of 25'],
     [0, 'none'],
   ])('says %s as %s', (share, words) => expect(ofMornings(share)).toBe(words));
+});
+
+/** The best there is of what does not bar one another, the slow way. */
+function bestUnbarred(
+  values: readonly Float64Array[],
+  shares: Float64Array,
+  most: number,
+  bars: (a: number, b: number) => boolean,
+): number {
+  let best = 0;
+  for (let set = 0; set < 1 << values.length; set++) {
+    const chosen = [...values.keys()].filter((at) => set & (1 << at));
+    if (chosen.length > most || chosen.some((a, at) => chosen.slice(at + 1).some((b) => bars(a, b)))) continue;
+    best = Math.max(best, aboardWorth(values, chosen, shares));
+  }
+  return best;
+}
+
+describe('rods on deck', () => {
+  it('are hardly ever worse than the best there is where one lure goes on a rod, and a lure on one', () => {
+    // Four rods by three lures: what shares a rod or a lure bars one another.
+    const bars = (a: number, b: number) => a % 4 === b % 4 || Math.floor(a / 4) === Math.floor(b / 4);
+    const ratios = Array.from({ length: 120 }, (_, seed) => {
+      const random = seededNumbers(seed + 900);
+      const values = Array.from({ length: 12 }, () => Float64Array.from({ length: 10 }, () => random() ** 4));
+      const shares = Float64Array.from({ length: 10 }, random);
+      const chosen = chooseAboard(values, shares, 3, bars);
+      chosen.forEach((a, at) => chosen.slice(at + 1).forEach((b) => expect(bars(a, b)).toBe(false)));
+      return aboardWorth(values, chosen, shares) / bestUnbarred(values, shares, 3, bars);
+    });
+    expect(Math.min(...ratios)).toBeGreaterThan(2 / 3);
+    expect(sum(ratios) / ratios.length).toBeGreaterThan(0.98);
+  });
+
+  const owned = [
+    ...combo(20),
+    ...combo(40),
+    ...combo(60),
+    lure(1, 'lipless-crankbait'),
+    lure(2, 'suspending-jerkbait'),
+    lure(3, 'weightless-stick-worm'),
+  ];
+  const deck = (most: number, among: readonly TackleItem[] = owned) =>
+    deckFor(found.wanted, among, { most, units: 'us' });
+
+  it('are as many as there is room for, no rod and no lure twice, each with how often it is best', () => {
+    const { rods, locker } = deck(2);
+    expect(rods).toHaveLength(2);
+    expect(new Set(rods.map((each) => each.combo.rod.id)).size).toBe(2);
+    expect(new Set(rods.map((each) => each.lure.id)).size).toBe(2);
+    expect(sum(rods.map((each) => each.wanted))).toBeGreaterThanOrEqual(0.99);
+    expect(whyOnDeck(rods[0]!)).toMatch(/, best in (every one|\d of 10) mornings$/);
+    for (const each of locker) expect(rods.map((rod) => rod.combo)).not.toContain(each.combo);
+  });
+
+  it('bring more the more there are, and are none where there is no room or nothing is owned', () => {
+    expect(deck(3).rods.length).toBeGreaterThan(deck(1).rods.length);
+    expect(deck(0).rods).toEqual([]);
+    expect(deck(3, [])).toEqual({ rods: [], locker: [], unready: [] });
+    expect(deck(3, combo(20)).rods).toEqual([]);
+  });
 });
 
 describe('what the box lacks', () => {

@@ -5,7 +5,7 @@ import type { UnitSystem } from '../units/units.js';
 import { answerMorning, type Morning } from './answers.js';
 import { rampCard, type RampCard } from './card.js';
 import type { MorningDoubts } from './doubts.js';
-import { drawMornings, type MorningChange } from './draw.js';
+import { drawMornings, seenAtRamp, type MorningChange } from './draw.js';
 import { surenessOf, type Sureness } from './sureness.js';
 import { wantedOn, type Wanted } from './wanted.js';
 
@@ -114,9 +114,11 @@ export function* morningsInSteps(
   const day = judgeDay(given, units);
   const planned = plannedMorning(day);
   const mornings: Morning[] = [];
-  for (const change of drawMornings(day.conditions, doubts, count, seed)) {
-    if (mornings.length % TOLD_EVERY === 0) yield mornings.length / count;
-    mornings.push(answerMorning(day, change));
+  const changes = drawMornings(day.conditions, doubts, count, seed);
+  const seen = seenAtRamp(day.conditions, doubts, changes, seed);
+  for (const [at, change] of changes.entries()) {
+    if (at % TOLD_EVERY === 0) yield at / count;
+    mornings.push(answerMorning(day, change, seen[at]));
   }
   yield 1;
   return {

@@ -66,13 +66,14 @@ export function wantedOn(day: JudgedDay, mornings: readonly Morning[]): Wanted {
   return { mornings: mornings.length, cases, presentations };
 }
 
-/** What several days want together, for one packing. */
+/** What several days want together, for one packing: each day counts the same, however many mornings were drawn of it. */
 export function wantedTogether(days: readonly Wanted[]): Wanted {
   let before = 0;
+  const most = Math.max(0, ...days.map(({ mornings }) => mornings));
   const cases = days.flatMap(({ mornings, cases: own }) => {
     const from = before;
     before += mornings;
-    return own.map((each) => ({ ...each, morning: from + each.morning }));
+    return own.map((each) => ({ ...each, share: (each.share * most) / mornings, morning: from + each.morning }));
   });
   return { mornings: before, cases, presentations: new Map(days.flatMap(({ presentations }) => [...presentations])) };
 }

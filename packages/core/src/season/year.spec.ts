@@ -40,6 +40,20 @@ describe('the season of a water', () => {
     expect(many.forecastTo).toBe(dayNumber('2027-03-23'));
   });
 
+  it('knows how far the doubts of its zones go together: wholly with itself, less the further they lie apart', () => {
+    const year = season({ weather: WEATHER, readings: [reading('2027-02-20', 8, MIDDLE)] });
+    const at = year.today - year.firstDay;
+    const alike = (a: number, b: number) => year.zones[a]!.alike[b]![at]!;
+    for (const a of year.zones.keys()) {
+      expect(alike(a, a)).toBeCloseTo(1, 4);
+      for (const b of year.zones.keys()) {
+        expect(alike(a, b)).toBeCloseTo(alike(b, a), 4);
+        expect(Math.abs(alike(a, b))).toBeLessThanOrEqual(1);
+      }
+    }
+    expect(alike(0, 1)).toBeGreaterThan(alike(0, 2));
+  });
+
   it('has the arm ahead and the basin behind in spring', () => {
     const year = season({ weather: WEATHER });
     const at = year.today - year.firstDay;

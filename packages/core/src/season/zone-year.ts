@@ -39,6 +39,8 @@ export interface SeasonZone {
   readonly name: string;
   readonly surfaceC: Float32Array;
   readonly sdC: Float32Array;
+  /** How far what is not known of it goes with that of every zone, in the zones' order: correlations, 1 with itself. */
+  readonly alike: readonly Float32Array[];
   readonly deepC: Float32Array;
   /** The water under the mixed layer is followed apart from it. */
   readonly deep: boolean;
@@ -191,6 +193,7 @@ export function zoneYear(zone: LakeZone, index: number, scope: ZoneScope): Seaso
     name: zone.zone.name,
     surfaceC: slice(surfaceC),
     sdC: slice(sdC),
+    alike: zone.alike.map(slice),
     deepC: slice(zone.deepC),
     deep: zone.heat.deepDepthM > 0,
     trendCPerDay: Float32Array.from({ length: lastDay - firstDay + 1 }, (_, at) =>

@@ -1,5 +1,11 @@
 import { dayNumber, type SeasonYear, type Water, type WeatherDay, type Reading } from '@inky-shoal/core';
-import { MORNING_FIELDS, visibilityDoubt, type MorningDoubts, type MorningField } from '@inky-shoal/core/mornings';
+import {
+  MORNING_FIELDS,
+  visibilityDoubt,
+  type MorningDoubts,
+  type MorningField,
+  type RampWater,
+} from '@inky-shoal/core/mornings';
 import type { Draft } from '../sheet/draft';
 
 /** What is known of a water where its season is not: how far off a guess of its temperature is, degrees Celsius. */
@@ -38,12 +44,31 @@ function surfaceSds(year: SeasonYear, zoneId: string | null | undefined, day: nu
   return [sdOn(day) ?? UNKNOWN_SD_C, sdOn(year.today) ?? UNKNOWN_TODAY_SD_C];
 }
 
+/** The water at the ramp, where that lies in another zone than the one that is planned in. */
+function rampOf(
+  year: SeasonYear,
+  zoneId: string | null | undefined,
+  rampZoneId: string,
+  day: number,
+): RampWater | undefined {
+  const [own, at] = [zoneId, rampZoneId].map((id) => year.zones.findIndex((zone) => zone.id === id)) as [
+    number,
+    number,
+  ];
+  const [zone, ramp] = [year.zones[Math.max(0, own)], year.zones[at]];
+  if (!zone || !ramp || zone === ramp) return undefined;
+  const on = Math.min(year.lastDay, Math.max(year.firstDay, day)) - year.firstDay;
+  const [surfaceC, sdC] = [ramp.surfaceC[on], ramp.sdC[on]];
+  return surfaceC === undefined || sdC === undefined ? undefined : { surfaceC, sdC, alike: zone.alike[at]?.[on] ?? 1 };
+}
+
 /**
  * What is not known of the day on the sheet.
  * @param season null where it cannot be had
  * @param today day number of today on the water's clock
+ * @param rampZoneId the zone in which the ramp lies; that of the day where nobody said so
  */
-export function doubtsOf(draft: Draft, season: KnownSeason | null, today: number): DayDoubts {
+export function doubtsOf(draft: Draft, season: KnownSeason | null, today: number, rampZoneId?: string): DayDoubts {
   const day = dayNumber(draft.input.date);
   const leadDays = Math.max(0, day - today);
   const fixed = saidByHand(draft);
@@ -67,6 +92,7 @@ export function doubtsOf(draft: Draft, season: KnownSeason | null, today: number
       surfaceSdC,
       surfaceSdNowC: Math.min(surfaceSdC, surfaceSdNowC),
       weather,
+      ramp: season && rampZoneId ? rampOf(season.year, draft.zoneId, rampZoneId, day) : undefined,
       visibility: visibilityDoubt(season?.readings ?? [], day, draft.input.place.timeZone, season?.weatherDays),
       fixed,
     },

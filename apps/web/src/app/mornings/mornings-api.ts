@@ -1,12 +1,14 @@
 import type { Conditions, ForecastPair, Presentation, UnitSystem } from '@inky-shoal/core';
 import {
   boxLacks,
+  deckFor,
   forecastErrorsOf,
   morningsInSteps,
   morningsOf,
   packFor,
   tellCard,
   wantedTogether,
+  whyOnDeck,
   whyPacked,
   type Lacking,
   type MorningDoubts,
@@ -17,6 +19,7 @@ import {
   type Wanted,
 } from '@inky-shoal/core/mornings';
 import type { TackleItem } from '@inky-shoal/core/tackle';
+import type { Combo } from '@inky-shoal/core/tackle/match';
 
 /** A day to come, with what is not known of it. */
 export interface MorningsQuestion {
@@ -57,7 +60,31 @@ export interface ToldLacking extends Pick<Lacking, 'category' | 'wanted' | 'time
   readonly lineMaterial: Presentation['rig']['line']['material'];
 }
 
+/** A rod for the deck, what is tied on it, and why. */
+export interface ToldRod {
+  readonly id: string;
+  readonly name: string;
+  readonly lure: string;
+  readonly why: string;
+  /** What falls short of what is advised. */
+  readonly short: readonly string[];
+  readonly spareLine: string | null;
+}
+
+/** For what is packed: room, rods, and the days that follow the one on the sheet. */
+export interface PackingWish {
+  readonly lures: number;
+  readonly rods: number;
+  readonly daysAfter: readonly MorningsQuestion[];
+}
+
 export interface ToldPacking {
+  /** Days that it is for. */
+  readonly days: number;
+  readonly rods: readonly ToldRod[];
+  /** Rods that stay in the locker, with how often they would do better. */
+  readonly locker: readonly Omit<ToldRod, 'short' | 'spareLine'>[];
+  readonly unready: readonly string[];
   readonly aboard: readonly ToldPiece[];
   readonly ashore: readonly ToldPiece[];
   readonly toBuy: readonly ToBuy[];
@@ -112,12 +139,28 @@ const lackingOf = ({ category, wanted, times, presentation }: Lacking): ToldLack
 
 /** Mornings of each of many days: enough to tell what is wanted over all of them. */
 const OF_EACH = 12;
+/** Mornings of each of the days that follow: they count as much as the day itself, which has more. */
+const OF_FOLLOWING = 64;
 
 const pieceOf = (packed: Parameters<typeof whyPacked>[0]): ToldPiece => {
   const { id, name, box, slot } = packed.lure;
   const beside = packed.needs.flatMap(({ item }) => (item ? [item.name] : []));
   return { id, name, where: [box, slot].filter(Boolean).join(', '), why: whyPacked(packed), with: beside };
 };
+
+const wantedOf = ({ conditions, doubts, pairs, units }: MorningsQuestion, count: number): Wanted =>
+  morningsOf(conditions, { ...doubts, errors: forecastErrorsOf(pairs) }, { units, count }).wanted;
+
+const rodOf = ({
+  combo,
+  lure,
+  ...told
+}: { combo: Combo; lure: { name: string } } & Parameters<typeof whyOnDeck>[0]) => ({
+  id: combo.rod.id,
+  name: combo.rod.name,
+  lure: lure.name,
+  why: whyOnDeck(told),
+});
 
 /** The mornings of a day, beside the page so that they never hold it up. */
 export const morningsApi = {
@@ -137,14 +180,34 @@ export const morningsApi = {
     };
   },
 
-  /** What of the owned lures goes along, and what is lacking. @param most lures that there is room for */
-  async pack(question: MorningsQuestion, owned: readonly TackleItem[], most: number): Promise<ToldPacking | null> {
+  /** What of what is owned goes along, and what is lacking; null where another day was asked for meanwhile. */
+  async pack(
+    question: MorningsQuestion,
+    owned: readonly TackleItem[],
+    { lures, rods, daysAfter }: PackingWish,
+  ): Promise<ToldPacking | null> {
     const found = await mornings(question);
     if (!found) return null;
     const { units } = question;
-    const { aboard, ashore, toBuy, brings } = packFor(found.wanted, owned, { most, units });
-    const lacks = boxLacks(found.wanted, owned, units).map(lackingOf);
-    return { aboard: aboard.map(pieceOf), ashore: ashore.map(pieceOf), toBuy, brings, lacks };
+    const days = [found.wanted];
+    for (const after of daysAfter) {
+      await breathe();
+      days.push(wantedOf(after, OF_FOLLOWING));
+    }
+    const wanted = days.length > 1 ? wantedTogether(days) : found.wanted;
+    const { aboard, ashore, toBuy, brings } = packFor(wanted, owned, { most: lures, units });
+    const deck = deckFor(wanted, owned, { most: rods, units });
+    return {
+      days: days.length,
+      rods: deck.rods.map((rod) => ({ ...rodOf(rod), short: rod.short, spareLine: rod.spareLine?.name ?? null })),
+      locker: deck.locker.map(rodOf),
+      unready: deck.unready.map(({ rod, why }) => `${rod.name}: ${why}`),
+      aboard: aboard.map(pieceOf),
+      ashore: ashore.map(pieceOf),
+      toBuy,
+      brings,
+      lacks: boxLacks(wanted, owned, units).map(lackingOf),
+    };
   },
 
   /** What the box lacks over many days. */
@@ -154,11 +217,10 @@ export const morningsApi = {
     onProgress?: (share: number) => void,
   ): Promise<ToldLacking[]> {
     const wanted: Wanted[] = [];
-    for (const { conditions, doubts, pairs, units } of days) {
+    for (const day of days) {
       onProgress?.(wanted.length / days.length);
       await breathe();
-      const known = { ...doubts, errors: forecastErrorsOf(pairs) };
-      wanted.push(morningsOf(conditions, known, { units, count: OF_EACH }).wanted);
+      wanted.push(wantedOf(day, OF_EACH));
     }
     return boxLacks(wantedTogether(wanted), owned, days[0]?.units ?? 'us').map(lackingOf);
   },

@@ -1,7 +1,8 @@
 import { inject, Injectable } from '@angular/core';
-import { dayNumber, ForecastPair } from '@inky-shoal/core';
+import { dayNumber, ForecastPair, type Water } from '@inky-shoal/core';
 import { proxy } from 'comlink';
 import {
+  BehaviorSubject,
   catchError,
   combineLatest,
   debounceTime,
@@ -24,13 +25,14 @@ import { ApiService } from '../base/api.service';
 import { BookService } from '../base/book.service';
 import { valueOr } from '../base/loaded';
 import { SettingsService } from '../base/settings.service';
+import { Store } from '../base/store';
 import { TackleService } from '../rig/tackle.service';
 import { SeasonService } from '../season/season.service';
 import { DayService } from '../sheet/day.service';
 import type { Draft } from '../sheet/draft';
 import { localDay } from '../ui/local-time';
 import { WatersService } from '../waters/waters.service';
-import { daysAhead } from './days-ahead';
+import { daysAfter, daysAhead } from './days-ahead';
 import { doubtsOf, type KnownSeason } from './day-doubts';
 import { KeptCard } from './kept-card';
 import type { MorningsQuestion, ToldLacking, ToldMornings, ToldPacking } from './mornings-api';
@@ -45,6 +47,21 @@ export type MorningsState =
   | { readonly state: 'found'; readonly told: ToldMornings; readonly notes: readonly string[] }
   | { readonly state: 'failed'; readonly message: string };
 
+/** Zones of a water, that in which its ramp lies, and that which the day is planned in. */
+export interface RampZones {
+  readonly waterId: string;
+  readonly zones: NonNullable<Water['zones']>;
+  readonly ramp: string;
+  readonly own: string;
+}
+
+/** Room in the boat, and for how many days it is packed. */
+export interface PackingRoom {
+  readonly lures: number;
+  readonly rods: number;
+  readonly days: number;
+}
+
 /** The day on the sheet over all the mornings that it may have. */
 @Injectable({ providedIn: 'root' })
 export class MorningsService {
@@ -56,6 +73,25 @@ export class MorningsService {
   private readonly waters = inject(WatersService);
   private readonly settings = inject(SettingsService);
   private readonly cards = inject(KeptCard);
+
+  private readonly keptRamps = new Store('ramp-zones', z.record(z.string(), z.string()), {});
+  private readonly ramps = new BehaviorSubject(this.keptRamps.read());
+
+  /** Zones of the water of the day with the one in which its ramp lies; none where it has but one. */
+  readonly rampZones$: Observable<RampZones | null> = combineLatest([this.day.draft$, this.ramps]).pipe(
+    switchMap(([draft, ramps]) =>
+      this.waterOf(draft?.waterId ?? null).pipe(
+        map((water) => {
+          const zones = water?.zones ?? [];
+          if (!water || zones.length < 2) return null;
+          const own = draft?.zoneId ?? zones[0]?.id ?? '';
+          const kept = ramps[water.id];
+          return { waterId: water.id, zones, ramp: zones.some(({ id }) => id === kept) ? (kept as string) : own, own };
+        }),
+      ),
+    ),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
 
   /** What is known of the water of the day: asked once for all that is changed of the day, again with a new reading. */
   private readonly known$ = combineLatest([
@@ -81,13 +117,14 @@ export class MorningsService {
       this.settings.units$,
       this.known$,
       this.books.clock$,
+      this.ramps,
     ]).pipe(
       debounceTime(SETTLED_MS),
       // A draft that the plan has not caught up with is asked of again with it.
       filter(([conditions, draft]) => conditions.date === draft.input.date),
-      map(([conditions, draft, units, [season, pairs], clock]) => {
+      map(([conditions, draft, units, [season, pairs], clock, ramps]) => {
         const today = dayNumber(localDay(clock.now, conditions.place.timeZone));
-        const { doubts, notes } = doubtsOf(draft, season, today);
+        const { doubts, notes } = doubtsOf(draft, season, today, ramps[draft.waterId ?? '']);
         return { question: { conditions, doubts, pairs, units }, notes, draft };
       }),
       distinctUntilChanged((a, b) => JSON.stringify(a.question) === JSON.stringify(b.question)),
@@ -116,14 +153,45 @@ export class MorningsService {
     map((loaded) => valueOr(loaded, [])),
   );
 
-  /** What goes into the boat for all mornings; null while another day is on its way. @param most$ lures with room for them */
-  packing(most$: Observable<number>): Observable<ToldPacking | null | 'failed'> {
-    return combineLatest([this.question$, this.owned$, most$]).pipe(
-      switchMap(([{ question }, owned, most]) =>
-        this.worker
-          .ask((mornings) => mornings.pack(question, owned, most))
-          .pipe(catchError(() => of('failed' as const))),
+  /** Says in which zone of a water its ramp lies. */
+  setRamp(waterId: string, zoneId: string): void {
+    const ramps = { ...this.ramps.value, [waterId]: zoneId };
+    this.keptRamps.write(ramps);
+    this.ramps.next(ramps);
+  }
+
+  /** What goes into the boat for all mornings; null while another day is on its way. */
+  packing(wish$: Observable<PackingRoom>): Observable<ToldPacking | null | 'failed'> {
+    return combineLatest([this.question$, this.owned$, wish$]).pipe(
+      switchMap(([{ question, draft }, owned, { lures, rods, days }]) =>
+        this.daysAfter(draft, days - 1).pipe(
+          switchMap((daysAfter) =>
+            this.worker.ask((mornings) => mornings.pack(question, owned, { lures, rods, daysAfter })),
+          ),
+          catchError(() => of('failed' as const)),
+        ),
       ),
+    );
+  }
+
+  /** The days that follow a day on its water; none where its season cannot be had. */
+  private daysAfter(draft: Draft, count: number): Observable<readonly MorningsQuestion[]> {
+    if (count < 1) return of([]);
+    const { units } = this.settings;
+    return this.waterOf(draft.waterId).pipe(
+      switchMap((water) => (water ? this.seasons.of(water) : of(null))),
+      map((season) =>
+        season ? daysAfter(season, draft.zoneId ?? undefined, dayNumber(draft.input.date), count, units) : [],
+      ),
+      catchError(() => of([])),
+    );
+  }
+
+  private waterOf(waterId: string | null): Observable<Water | null> {
+    return this.waters.waters$.pipe(
+      filter(({ state }) => state !== 'loading'),
+      map((loaded) => valueOr(loaded, []).find(({ id }) => id === waterId) ?? null),
+      distinctUntilChanged(),
     );
   }
 
@@ -172,10 +240,7 @@ export class MorningsService {
 
   /** Where the water of a day stands; null where that cannot be had: the day is then as unsure as it is without. */
   private seasonOf(waterId: string | null): Observable<KnownSeason | null> {
-    return this.waters.waters$.pipe(
-      filter(({ state }) => state !== 'loading'),
-      map((loaded) => valueOr(loaded, []).find(({ id }) => id === waterId) ?? null),
-      distinctUntilChanged(),
+    return this.waterOf(waterId).pipe(
       switchMap((water) =>
         water
           ? this.seasons.of(water).pipe(

@@ -1,7 +1,7 @@
 import { Conditions, dateOf, dayNumber, type Reading, type WeatherDay } from '@inky-shoal/core';
 import type { ToldCard, WindowSureness } from '@inky-shoal/core/mornings';
 import { deserialize, serialize } from 'node:v8';
-import { lure } from '../../../../../packages/core/src/testing/tackle';
+import { combo, lure } from '../../../../../packages/core/src/testing/tackle';
 import type { Draft } from '../sheet/draft';
 import { doubtsOf, type KnownSeason } from './day-doubts';
 import { morningsApi, type MorningsQuestion } from './mornings-api';
@@ -31,6 +31,13 @@ const weather = (offset: number): WeatherDay => ({
   rainMm: 0,
   solarWm2: null,
 });
+const days = (value: number) => new Float32Array(31).fill(value);
+const zone = (id: string, surfaceC: number, sdC: number, alike: number[]) => ({
+  id,
+  surfaceC: days(surfaceC),
+  sdC: days(sdC),
+  alike: alike.map(days),
+});
 const season = (more: object = {}): KnownSeason =>
   ({
     water: {},
@@ -38,10 +45,7 @@ const season = (more: object = {}): KnownSeason =>
       firstDay: DAY - 10,
       today: DAY - 1,
       lastDay: DAY + 20,
-      zones: [
-        { id: 'a', sdC: new Float32Array(31).fill(0.8) },
-        { id: 'b', sdC: new Float32Array(31).fill(2.2) },
-      ],
+      zones: [zone('a', 12, 0.8, [1, 0.7]), zone('b', 14, 2.2, [0.7, 1])],
     },
     readings: [{ at: `${dateOf(DAY - 4)}T18:00:00Z`, surfaceTempC: 11, visibilityM: 1.8 }] as Reading[],
     weatherDays: Array.from({ length: 60 }, (_, at) => weather(at - 40)),
@@ -75,6 +79,18 @@ describe('what is not known of a day', () => {
   });
 });
 
+describe('a ramp in another zone', () => {
+  it('is read along with the zone that is fished as far as both go together; in the same zone it is the same', () => {
+    const { ramp } = doubtsOf(draft({ zoneId: 'a' }), season(), DAY - 1, 'b').doubts;
+    expect(ramp?.surfaceC).toBe(14);
+    expect(ramp?.sdC).toBeCloseTo(2.2);
+    expect(ramp?.alike).toBeCloseTo(0.7);
+    for (const at of ['a', 'gone', undefined]) {
+      expect(doubtsOf(draft({ zoneId: 'a' }), season(), DAY - 1, at).doubts.ramp).toBeUndefined();
+    }
+  });
+});
+
 const question = (surfaceTempC: number): MorningsQuestion => ({
   conditions: Conditions.parse({ ...INPUT, surfaceTempC }),
   doubts: doubtsOf(draft({ zoneId: 'a' }), season(), DAY - 1).doubts,
@@ -82,13 +98,15 @@ const question = (surfaceTempC: number): MorningsQuestion => ({
   units: 'us',
 });
 
+const ROOM = { lures: 6, rods: 3, daysAfter: [] };
+
 describe('the mornings of the worker', () => {
   it('are told with their progress, go over the border whole, and are worked out once for all who ask', async () => {
     const shares: number[] = [];
     const asked = question(12.7);
     const [told, packing] = await Promise.all([
       morningsApi.of(asked, (share) => shares.push(share)),
-      morningsApi.pack(asked, [lure(1, 'lipless-crankbait'), lure(2, 'suspending-jerkbait')], 6),
+      morningsApi.pack(asked, [lure(1, 'lipless-crankbait'), lure(2, 'suspending-jerkbait'), ...combo(20)], ROOM),
     ]);
     expect(shares.at(-1)).toBe(1);
     expect(told!.sureness.mornings).toBe(256);
@@ -97,7 +115,14 @@ describe('the mornings of the worker', () => {
     expect([low < middle, middle < high]).toEqual([true, true]);
     expect(packing!.aboard.length).toBeGreaterThan(0);
     for (const { why } of packing!.aboard) expect(why).toMatch(/, (wanted in .+ mornings|behind the others)$/);
-    expect((await morningsApi.pack(asked, [], 6))!.aboard).toEqual([]);
+    expect(packing!.rods).toMatchObject([{ name: 'Rod 20', spareLine: null }]);
+    expect(packing!.days).toBe(1);
+    expect((await morningsApi.pack(asked, [], ROOM))!.aboard).toEqual([]);
+    const owned = [lure(1, 'lipless-crankbait')];
+    const week = await morningsApi.pack(asked, owned, { ...ROOM, daysAfter: [question(20), question(24)] });
+    expect(week!.days).toBe(3);
+    // What three days lack is more than what one does.
+    expect(week!.lacks.length).toBeGreaterThan((await morningsApi.pack(asked, owned, ROOM))!.lacks.length);
   });
 
   it('give way to a day that is asked for meanwhile', async () => {

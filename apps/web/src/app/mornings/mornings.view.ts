@@ -1,11 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { combineLatest, map } from 'rxjs';
 import { RouterLink } from '@angular/router';
 import { capital, nameOf, sayRange } from '@inky-shoal/core';
 import { ofMornings, type WindowSureness } from '@inky-shoal/core/mornings';
 import { ButtonDirective } from 'primeng/button';
 import * as z from 'zod';
 import { SettingsService } from '../base/settings.service';
+import { RigService } from '../rig/rig.service';
 import { Store } from '../base/store';
 import { DayService } from '../sheet/day.service';
 import { sayHours, windowName } from '../sheet/words';
@@ -24,6 +26,11 @@ import { RampCardComponent } from './ramp-card.component';
 /** Lures for which there may be room in the boat. */
 const ROOM = [4, 6, 8, 10, 12, 16, 20, 30] as const;
 const USUAL_ROOM = 10;
+const RODS = Array.from({ length: 12 }, (_, at) => String(at + 1));
+/** Days that one packing may be for. */
+const DAYS = ['1', '2', '3', '4', '5', '6', '7'] as const;
+const named = (counts: readonly (string | number)[]) =>
+  counts.map((count) => ({ id: String(count), name: String(count) }));
 /** Lures of a window that are told. */
 const MOST_FIRSTS = 4;
 const MOST_LACKING = 5;
@@ -57,12 +64,25 @@ export class MorningsView {
   private readonly cards = inject(KeptCard);
   protected readonly asks = signal(this.cards.asks);
   protected readonly most = signal(this.room.read());
-  protected readonly packing = toSignal(this.service.packing(toObservable(this.most)), { initialValue: null });
+  protected readonly ramp = toSignal(this.service.rampZones$, { initialValue: null });
+  private readonly rig = inject(RigService);
+  protected readonly rods = toSignal(this.rig.maxRods$, { initialValue: 5 });
+  protected readonly days = signal(1);
+  protected readonly packing = toSignal(
+    this.service.packing(
+      combineLatest([toObservable(this.most), this.rig.maxRods$, toObservable(this.days)]).pipe(
+        map(([lures, rods, days]) => ({ lures, rods, days })),
+      ),
+    ),
+    { initialValue: null },
+  );
   protected readonly packed = computed(() => {
     const packing = this.packing();
     return packing === 'failed' ? null : packing;
   });
-  protected readonly rooms = ROOM.map((count) => ({ id: String(count), name: String(count) }));
+  protected readonly rooms = named(ROOM);
+  protected readonly rodCounts = named(RODS);
+  protected readonly dayCounts = named(DAYS);
 
   protected readonly about = computed(() => {
     const [draft, planned] = [this.draft(), this.planned()];
@@ -134,6 +154,19 @@ export class MorningsView {
   protected setMost(most: string): void {
     this.room.write(Number(most));
     this.most.set(Number(most));
+  }
+
+  protected setRamp(zoneId: string): void {
+    const ramp = this.ramp();
+    if (ramp) this.service.setRamp(ramp.waterId, zoneId);
+  }
+
+  protected setRods(count: string): void {
+    this.rig.setRods(Number(count));
+  }
+
+  protected setDays(count: string): void {
+    this.days.set(Number(count));
   }
 
   protected setAsks(asks: boolean): void {

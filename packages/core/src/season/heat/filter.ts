@@ -12,6 +12,8 @@ export interface ZoneCourse {
   readonly surfaceC: Float32Array;
   /** Its standard deviation. */
   readonly sdC: Float32Array;
+  /** How far what is not known of it goes with that of every zone, in the zones' order: correlations, 1 with itself. */
+  readonly alike: readonly Float32Array[];
   readonly deepC: Float32Array;
 }
 
@@ -94,6 +96,7 @@ export function filterZones(
   const courses = zones.map(() => ({
     surfaceC: new Float32Array(days),
     sdC: new Float32Array(days),
+    alike: zones.map(() => new Float32Array(days)),
     deepC: new Float32Array(days),
   }));
   for (let a = 0; a < count; a++) {
@@ -173,6 +176,13 @@ export function filterZones(
       course.surfaceC[at] = state[base] as number;
       course.sdC[at] = Math.sqrt(Math.max(0, covariance.at(base, base)));
       course.deepC[at] = state[base + 1] as number;
+    }
+    for (let a = 0; a < count; a++) {
+      for (let b = 0; b < count; b++) {
+        const [sdA, sdB] = [a, b].map((zone) => courses[zone]?.sdC[at] ?? 0) as [number, number];
+        const alike = sdA * sdB > 0 ? covariance.at(a * STATES, b * STATES) / (sdA * sdB) : Number(a === b);
+        (courses[a]?.alike[b] as Float32Array)[at] = Math.min(1, Math.max(-1, alike));
+      }
     }
   }
   return { zones: courses, outliers };
