@@ -26,6 +26,7 @@ type State = { readonly share: number } | { readonly lacks: readonly ToldLacking
       <p class="problem" role="alert">{{ problem() }}</p>
     } @else {
       <inky-progress label="Going through the days to come" [share]="share()" />
+      <p class="quiet">Closing this stops it.</p>
     }
   `,
 })

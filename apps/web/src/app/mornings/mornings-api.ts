@@ -162,6 +162,9 @@ const rodOf = ({
   why: whyOnDeck(told),
 });
 
+/** How often it was asked what the box lacks over many days: an older question is given up. */
+let lacksAsked = 0;
+
 /** The mornings of a day, beside the page so that they never hold it up. */
 export const morningsApi = {
   /** @returns null where another day was asked for meanwhile */
@@ -210,19 +213,26 @@ export const morningsApi = {
     };
   },
 
-  /** What the box lacks over many days. */
+  /** What the box lacks over many days; nothing where it was given up meanwhile. */
   async lacksAhead(
     days: readonly MorningsQuestion[],
     owned: readonly TackleItem[],
     onProgress?: (share: number) => void,
   ): Promise<ToldLacking[]> {
+    const run = ++lacksAsked;
     const wanted: Wanted[] = [];
     for (const day of days) {
       onProgress?.(wanted.length / days.length);
       await breathe();
+      if (run !== lacksAsked) return [];
       wanted.push(wantedOf(day, OF_EACH));
     }
     return boxLacks(wantedTogether(wanted), owned, days[0]?.units ?? 'us').map(lackingOf);
+  },
+
+  /** Nobody waits for what the box lacks any more. */
+  leaveLacks(): void {
+    lacksAsked++;
   },
 };
 export type MorningsApi = typeof morningsApi;

@@ -41,11 +41,12 @@ import { MORNINGS_WORKER } from './mornings-worker';
 /** A day is looked at from all sides once nobody has changed it for so long. */
 const SETTLED_MS = 700;
 
-/** The day over all its mornings: on its way, found, or not to be had. */
+/** The day over all its mornings: on its way, found, not to be had, or not wanted any more. */
 export type MorningsState =
   | { readonly state: 'working'; readonly share: number }
   | { readonly state: 'found'; readonly told: ToldMornings; readonly notes: readonly string[] }
-  | { readonly state: 'failed'; readonly message: string };
+  | { readonly state: 'failed'; readonly message: string }
+  | { readonly state: 'stopped' };
 
 /** Zones of a water, that in which its ramp lies, and that which the day is planned in. */
 export interface RampZones {
@@ -62,6 +63,13 @@ export interface PackingRoom {
   readonly days: number;
 }
 
+interface AskedDay {
+  readonly question: MorningsQuestion;
+  readonly notes: readonly string[];
+  readonly draft: Draft;
+  readonly tries: number;
+}
+
 /** The day on the sheet over all the mornings that it may have. */
 @Injectable({ providedIn: 'root' })
 export class MorningsService {
@@ -74,6 +82,9 @@ export class MorningsService {
   private readonly settings = inject(SettingsService);
   private readonly cards = inject(KeptCard);
 
+  private readonly stopped = new Subject<null>();
+  /** How often it was asked for by hand. */
+  private readonly tries = new BehaviorSubject(0);
   private readonly keptRamps = new Store('ramp-zones', z.record(z.string(), z.string()), {});
   private readonly ramps = new BehaviorSubject(this.keptRamps.read());
 
@@ -106,46 +117,59 @@ export class MorningsService {
   );
 
   /** What is asked of the day: its conditions, and what is not known of them. */
-  private readonly question$: Observable<{ question: MorningsQuestion; notes: readonly string[]; draft: Draft }> =
-    combineLatest([
-      this.day.planned$.pipe(
-        filter((planned) => planned !== null),
-        map(({ conditions }) => conditions),
-        distinctUntilChanged(),
-      ),
-      this.day.draft$.pipe(filter((draft) => draft !== null)),
-      this.settings.units$,
-      this.known$,
-      this.books.clock$,
-      this.ramps,
-    ]).pipe(
-      debounceTime(SETTLED_MS),
-      // A draft that the plan has not caught up with is asked of again with it.
-      filter(([conditions, draft]) => conditions.date === draft.input.date),
-      map(([conditions, draft, units, [season, pairs], clock, ramps]) => {
-        const today = dayNumber(localDay(clock.now, conditions.place.timeZone));
-        const { doubts, notes } = doubtsOf(draft, season, today, ramps[draft.waterId ?? '']);
-        return { question: { conditions, doubts, pairs, units }, notes, draft };
-      }),
-      distinctUntilChanged((a, b) => JSON.stringify(a.question) === JSON.stringify(b.question)),
-      shareReplay({ bufferSize: 1, refCount: true }),
-    );
-
-  readonly mornings$: Observable<MorningsState> = this.question$.pipe(
-    switchMap(({ question, notes, draft }) =>
-      this.ask(question).pipe(
-        map((found): MorningsState =>
-          typeof found === 'number' ? { state: 'working', share: found } : { state: 'found', told: found, notes },
-        ),
-        tap((state) => {
-          const card = state.state === 'found' ? state.told.card : null;
-          if (card) this.cards.keep(draft.waterId, question.conditions.date, card);
-        }),
-        catchError((error: Error) => of<MorningsState>({ state: 'failed', message: error.message })),
-      ),
+  private readonly question$: Observable<AskedDay> = combineLatest([
+    this.day.planned$.pipe(
+      filter((planned) => planned !== null),
+      map(({ conditions }) => conditions),
+      distinctUntilChanged(),
     ),
+    this.day.draft$.pipe(filter((draft) => draft !== null)),
+    this.settings.units$,
+    this.known$,
+    this.books.clock$,
+    this.ramps,
+    this.tries,
+  ]).pipe(
+    debounceTime(SETTLED_MS),
+    // A draft that the plan has not caught up with is asked of again with it.
+    filter(([conditions, draft]) => conditions.date === draft.input.date),
+    map(([conditions, draft, units, [season, pairs], clock, ramps, tries]) => {
+      const today = dayNumber(localDay(clock.now, conditions.place.timeZone));
+      const { doubts, notes } = doubtsOf(draft, season, today, ramps[draft.waterId ?? '']);
+      return { question: { conditions, doubts, pairs, units }, notes, draft, tries };
+    }),
+    distinctUntilChanged((a, b) => a.tries === b.tries && JSON.stringify(a.question) === JSON.stringify(b.question)),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
+
+  readonly mornings$: Observable<MorningsState> = merge(this.question$, this.stopped).pipe(
+    switchMap((asked) => (asked ? this.work(asked) : of<MorningsState>({ state: 'stopped' }))),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
+  private work({ question, notes, draft }: AskedDay): Observable<MorningsState> {
+    return this.ask(question).pipe(
+      map((found): MorningsState =>
+        typeof found === 'number' ? { state: 'working', share: found } : { state: 'found', told: found, notes },
+      ),
+      tap((state) => {
+        const card = state.state === 'found' ? state.told.card : null;
+        if (card) this.cards.keep(draft.waterId, question.conditions.date, card);
+      }),
+      catchError((error: Error) => of<MorningsState>({ state: 'failed', message: error.message })),
+    );
+  }
+
+  /** Gives up what is being worked out: nobody waits for it any more. */
+  stop(): void {
+    this.stopped.next(null);
+    this.worker.stop();
+  }
+
+  /** Works it out again. */
+  again(): void {
+    this.tries.next(this.tries.value + 1);
+  }
 
   /** All that is owned; nothing where that cannot be read. */
   private readonly owned$ = inject(TackleService).tackle$.pipe(
@@ -208,7 +232,9 @@ export class MorningsService {
       take(1),
       switchMap(([seasons, owned]) => {
         const days = seasons.flatMap((season) => daysAhead(season, units));
-        return this.told((told) => this.worker.ask((mornings) => mornings.lacksAhead(days, owned, told)));
+        return this.told((told) => this.worker.ask((mornings) => mornings.lacksAhead(days, owned, told))).pipe(
+          finalize(() => this.worker.ask((mornings) => mornings.leaveLacks()).subscribe()),
+        );
       }),
     );
   }

@@ -125,6 +125,18 @@ describe('the mornings of the worker', () => {
     expect(week!.lacks.length).toBeGreaterThan((await morningsApi.pack(asked, owned, ROOM))!.lacks.length);
   });
 
+  it('are gone through for what the box lacks until nobody waits for it any more', async () => {
+    const days = [question(12), question(20), question(24)];
+    const shares: number[] = [];
+    const asked = morningsApi.lacksAhead(days, [], (share) => {
+      shares.push(share);
+      morningsApi.leaveLacks();
+    });
+    expect(await asked).toEqual([]);
+    expect(shares).toEqual([0]);
+    expect((await morningsApi.lacksAhead(days, [])).length).toBeGreaterThan(3);
+  });
+
   it('give way to a day that is asked for meanwhile', async () => {
     const [first, second] = await Promise.all([morningsApi.of(question(9)), morningsApi.of(question(20))]);
     expect(first).toBeNull();

@@ -156,6 +156,14 @@ export class MorningsView {
     this.most.set(Number(most));
   }
 
+  protected stop(): void {
+    this.service.stop();
+  }
+
+  protected again(): void {
+    this.service.again();
+  }
+
   protected setRamp(zoneId: string): void {
     const ramp = this.ramp();
     if (ramp) this.service.setRamp(ramp.waterId, zoneId);
