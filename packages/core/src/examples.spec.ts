@@ -13,6 +13,7 @@ import * as position from './units/position/index.js';
 import * as species from './plan/species/index.js';
 import * as seasonAnswer from './season/answer/index.js';
 import * as competition from './competition/index.js';
+import * as drill from './drill/index.js';
 import * as mornings from './mornings/index.js';
 import * as movingWater from './plan/moving-water/index.js';
 import * as mechanics from './mechanics/index.js';
@@ -36,6 +37,7 @@ const DOORS: Readonly<Record<string, unknown>> = Object.assign(
   lures,
   mechanics,
   competition,
+  drill,
   mornings,
   movingWater,
   seasonAnswer,

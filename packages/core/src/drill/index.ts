@@ -1,0 +1,14 @@
+export {
+  cycleOf,
+  cycleSound,
+  loopDriftS,
+  middlePauseS,
+  SOUND_OF,
+  strokesBetween,
+  type CadenceWish,
+  type Cycle,
+  type Stroke,
+  type StrokeKind,
+} from './cadence.js';
+export { feelOf, feelWords, waitWords, type Feel, type FeltWait } from './feel.js';
+export { lureWay, type LureMotion, type WayPoint } from './lure-way.js';

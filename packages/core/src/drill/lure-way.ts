@@ -1,0 +1,67 @@
+import type { Cycle } from './cadence.js';
+
+/** How a lure goes: down where it is pulled by its lip, up where it is lifted, and by its balance while it waits. */
+export interface LureMotion {
+  /** How deep one works it, metres; the bed where it is fished on the bottom. */
+  readonly depthM: number;
+  /** How fast it goes down by itself, under 0 where it rises, metres a second. */
+  readonly verticalMps: number;
+  /** How far one stroke moves it down, under 0 where it lifts it, metres. */
+  readonly strokeM: number;
+  /** It lies on the bed between strokes. */
+  readonly onBottom: boolean;
+}
+
+export interface WayPoint {
+  readonly atS: number;
+  readonly depthM: number;
+}
+
+/** How long a stroke moves a lure. Judgement. */
+const STROKE_S = 0.3;
+/** Points that a cycle is drawn with at least. */
+const STEPS = 160;
+
+/**
+ * The way of a lure over one cycle. What hangs, floats or sinks is brought to the depth at which it is worked by the
+ * strokes, darts under it with each, and goes by its balance while it waits; what is fished on the bottom is lifted off it
+ * and falls back.
+ */
+export function lureWay(cycle: Cycle, motion: LureMotion): WayPoint[] {
+  const times = Array.from({ length: STEPS + 1 }, (_, at) => (at / STEPS) * cycle.lengthS);
+  return motion.onBottom ? offTheBed(cycle, motion, times) : inTheWater(cycle, motion, times);
+}
+
+function offTheBed(
+  { strokes, lengthS }: Cycle,
+  { depthM, verticalMps, strokeM }: LureMotion,
+  times: readonly number[],
+): WayPoint[] {
+  const pulls = strokes.filter(({ kind }) => kind !== 'go');
+  const step = lengthS / STEPS;
+  let depth = depthM;
+  return times.map((atS, index) => {
+    if (index) {
+      const pulled = pulls.some((stroke) => atS > stroke.atS && atS <= stroke.atS + STROKE_S);
+      depth += pulled ? (strokeM / STROKE_S) * step : verticalMps * step;
+      depth = Math.max(0, Math.min(depthM, depth));
+    }
+    return { atS, depthM: depth };
+  });
+}
+
+function inTheWater(
+  { strokes, pauseFromS, pauseS }: Cycle,
+  { depthM, verticalMps, strokeM }: LureMotion,
+  times: readonly number[],
+): WayPoint[] {
+  const pulls = strokes.filter(({ kind }) => kind !== 'go');
+  const waited = Math.max(0, depthM + verticalMps * pauseS);
+  return times.map((atS) => {
+    const shares = pulls.map((stroke) => Math.min(1, Math.max(0, (atS - stroke.atS) / STROKE_S)));
+    const brought = shares.reduce((sum, share) => sum + share, 0) / pulls.length;
+    const dart = shares.reduce((sum, share) => sum + strokeM * Math.sin(Math.PI * share), 0);
+    const drift = verticalMps * Math.max(0, atS - pauseFromS);
+    return { atS, depthM: Math.max(0, waited + (depthM - waited) * brought + dart + drift) };
+  });
+}
