@@ -13,6 +13,7 @@ const GROUPS = {
   tide: () => import('../bench/tide.mjs'),
   record: () => import('../bench/record.mjs'),
   mornings: () => import('../bench/mornings.mjs'),
+  drill: () => import('../bench/drill.mjs'),
 };
 
 const sorted = (samples) => [...samples].sort((a, b) => a - b);

@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { RETRIEVE_STYLES } from '../contract/ids.js';
 import { cycleOf, cycleSound, loopDriftS, middlePauseS, strokesBetween } from './cadence.js';
 import { feelOf, feelWords, waitWords, type FeltWait } from './feel.js';
-import { lureWay } from './lure-way.js';
+import { makePlan } from '../plan/make-plan.js';
+import { day } from '../testing/days.js';
+import { lureWay, motionOf } from './lure-way.js';
 
 describe('a cadence', () => {
   it('twitches twice and waits as long as the plan says', () => {
@@ -101,6 +103,27 @@ describe('the way of a lure', () => {
     expect(Math.min(...way.map(({ depthM }) => depthM))).toBeLessThan(4.7);
     expect(way.at(-1)?.depthM).toBe(5);
     expect(Math.max(...way.map(({ depthM }) => depthM))).toBe(5);
+  });
+});
+
+describe('how the lure of a plan goes', () => {
+  it('is known of every lure of a cold day and a warm one, and its way stays in the water', () => {
+    for (const surfaceTempC of [7, 24]) {
+      for (const { presentations } of makePlan(day({ surfaceTempC })).windows) {
+        for (const presentation of presentations) {
+          const motion = motionOf(presentation);
+          const way = lureWay(cycleOf(presentation.retrieve), motion);
+          expect(way.every(({ depthM }) => depthM >= 0 && Number.isFinite(depthM))).toBe(true);
+          if (motion.onBottom) expect(Math.max(...way.map(({ depthM }) => depthM))).toBeLessThanOrEqual(motion.depthM);
+        }
+      }
+    }
+  });
+
+  it('hangs as the day wants a jerkbait to hang', () => {
+    const [window] = makePlan(day({ surfaceTempC: 7 })).windows;
+    const jerkbait = window?.presentations.find(({ category }) => category === 'suspending-jerkbait');
+    expect(jerkbait && Math.abs(motionOf(jerkbait).verticalMps)).toBeLessThanOrEqual(0.05);
   });
 });
 

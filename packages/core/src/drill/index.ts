@@ -11,4 +11,4 @@ export {
   type StrokeKind,
 } from './cadence.js';
 export { feelOf, feelWords, waitWords, type Feel, type FeltWait } from './feel.js';
-export { lureWay, type LureMotion, type WayPoint } from './lure-way.js';
+export { lureWay, motionOf, type LureMotion, type WayPoint } from './lure-way.js';

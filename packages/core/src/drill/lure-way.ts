@@ -1,3 +1,7 @@
+import type { RetrieveStyle } from '../contract/ids.js';
+import type { Presentation } from '../contract/plan.js';
+import { categoryOf } from '../lures/categories.js';
+import { fallMps } from '../mechanics/sinking.js';
 import type { Cycle } from './cadence.js';
 
 /** How a lure goes: down where it is pulled by its lip, up where it is lifted, and by its balance while it waits. */
@@ -64,4 +68,43 @@ function inTheWater(
     const drift = verticalMps * Math.max(0, atS - pauseFromS);
     return { atS, depthM: Math.max(0, waited + (depthM - waited) * brought + dart + drift) };
   });
+}
+
+/** A lure that hangs, rises or sinks slowly goes so fast, metres a second (as `mechanics/balance` has these words). */
+const BALANCE_MPS = { 'slow-rise': -0.05, neutral: 0, 'slow-sink': 0.05 } as const;
+/** A diver floats up while it waits. Judgement. */
+const DIVER_RISES_MPS = 0.12;
+const LIFT_M = 0.45;
+const HOP_M = 0.25;
+const DART_M = 0.12;
+const BOTTOM: ReadonlySet<RetrieveStyle> = new Set([
+  'yo-yo',
+  'drag',
+  'hop',
+  'dead-stick',
+  'shake',
+  'lift-drop',
+  'bounce-slack',
+]);
+
+/** How the lure of a plan goes: by its balance where it hangs, by how its form falls where it sinks. */
+export function motionOf({ category, size, runDepthM, retrieve, rig }: Presentation): LureMotion {
+  const { form, hangs } = categoryOf(category);
+  const onBottom = BOTTOM.has(retrieve.style);
+  const depthM = onBottom ? runDepthM[1] : (runDepthM[0] + runDepthM[1]) / 2;
+  const massG = (size.weightG[0] + size.weightG[1]) / 2;
+  if (form === 'surface' || form === 'hung')
+    return { depthM: form === 'hung' ? depthM : 0, verticalMps: 0, strokeM: 0, onBottom: false };
+  if (form === 'diver') {
+    const verticalMps = hangs ? BALANCE_MPS[rig.attitude?.behaviour ?? 'neutral'] : -DIVER_RISES_MPS;
+    return { depthM, verticalMps, strokeM: DART_M, onBottom: false };
+  }
+  const falls = fallMps(form, massG);
+  if (!onBottom) return { depthM, verticalMps: falls, strokeM: DART_M, onBottom: false };
+  return {
+    depthM,
+    verticalMps: falls,
+    strokeM: retrieve.style === 'yo-yo' || retrieve.style === 'lift-drop' ? -LIFT_M : -HOP_M,
+    onBottom,
+  };
 }

@@ -6,6 +6,6 @@ export type { RunningDepth } from './running-depth.js';
 export { ATTITUDES, BEHAVIOURS, type SuspendingBalance } from './balance.js';
 export type { HardwareAnswer, HardwareChange } from './balance-change.js';
 export type { Countdown } from './countdown.js';
-export type { RetrieveSpeed } from './retrieve-speed.js';
+export { lineMPerTurn, type RetrieveSpeed } from './retrieve-speed.js';
 export type { Coverage } from './coverage.js';
 export type { ParallelOffset } from './parallel-offset.js';

@@ -137,11 +137,11 @@ describe('a plan with a record', () => {
       learned(asked)
         .plan.windows[0]!.holding.filter((each) => each.structure === structure)
         .reduce((sum, each) => sum + each.weight, 0);
-    const bent = { trips: trips(15, byId(4, 0)) };
-    const pointed = { trips: trips(15, byId(0, 4)) };
+    const bent = { trips: trips(40, byId(4, 0)) };
+    const pointed = { trips: trips(40, byId(0, 4)) };
     expect(weight(bent, 'ditch')).toBeGreaterThan(weight(pointed, 'ditch'));
     const kinds = byId(4, 0).map((each) => ({ ...each, place: each.place === 'bend' ? 'ditch' : 'main-lake-point' }));
-    expect(weight({ trips: trips(15, kinds), places: [] }, 'ditch')).toBeGreaterThan(weight(pointed, 'ditch'));
+    expect(weight({ trips: trips(40, kinds), places: [] }, 'ditch')).toBeGreaterThan(weight(pointed, 'ditch'));
   });
 
   it('keeps what the shore taught away from bass', () => {

@@ -10,6 +10,7 @@ import {
   wayOutOf,
   wayOutWords,
 } from '@inky-shoal/core/underway';
+import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { ON_TOP_M } from '../sheet/words';
 import { sayDepth, sayWhere } from './underway-words';
@@ -21,7 +22,7 @@ const REASONS_SHOWN = 3;
 @Component({
   selector: 'inky-trip-now',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective],
+  imports: [ButtonDirective, RouterLink],
   templateUrl: './trip-now.component.html',
   styles: `
     :host {

@@ -1,0 +1,68 @@
+import { launchBrowser } from '../scripts/lib/browser.mjs';
+import { cycleOf, cycleSound, strokesBetween } from '@inky-shoal/core/drill';
+
+const TEN_MINUTES_S = 600;
+const SAMPLES_PER_S = 44_100;
+/** A stroke is heard where it is louder than this after so long a silence. */
+const HEARD = 0.3;
+const SILENT_S = 0.2;
+
+/**
+ * When the strokes of a cadence sound over ten minutes, as Chromium's audio renders the loop that the page plays: how far
+ * each is off the time that it should have.
+ */
+async function offsMs(page, cycle) {
+  const sound = cycleSound(cycle, SAMPLES_PER_S);
+  const heard = await page.evaluate(
+    async ([samples, seconds, samplesPerS, loud, silentS]) => {
+      const context = new OfflineAudioContext(1, seconds * samplesPerS, samplesPerS);
+      const buffer = context.createBuffer(1, samples.length, samplesPerS);
+      buffer.copyToChannel(Float32Array.from(samples), 0);
+      const source = context.createBufferSource();
+      source.buffer = buffer;
+      source.loop = true;
+      source.connect(context.destination);
+      source.start(0);
+      const rendered = (await context.startRendering()).getChannelData(0);
+      const found = [];
+      let silent = silentS * samplesPerS;
+      for (let at = 0; at < rendered.length; at++) {
+        if (Math.abs(rendered[at]) < 0.02) silent++;
+        else if (Math.abs(rendered[at]) > loud) {
+          if (silent >= silentS * samplesPerS) found.push(at / samplesPerS);
+          silent = 0;
+        }
+      }
+      return found;
+    },
+    [Array.from(sound), TEN_MINUTES_S, SAMPLES_PER_S, HEARD, SILENT_S],
+  );
+  const wanted = strokesBetween(cycle, 0, TEN_MINUTES_S);
+  if (heard.length !== wanted.length)
+    throw new Error(`${heard.length} strokes were heard, ${wanted.length} belong there`);
+  return heard.map((at, index) => 1000 * (at - wanted[index].atS));
+}
+
+export async function* rows() {
+  const browser = await launchBrowser();
+  try {
+    const page = await browser.newPage();
+    const offs = [];
+    for (const pauseS of [0.7137, 3.3371, 8.0191, 21.7043]) {
+      offs.push(await offsMs(page, cycleOf({ style: 'twitch-pause', pauseS: null }, { pauseS })));
+    }
+    const drift = Math.max(...offs.map((each) => Math.abs(each.at(-1) - each[0])));
+    // Against the straight line through its own drift.
+    const jitter = Math.max(
+      ...offs.map((each) => {
+        const slope = (each.at(-1) - each[0]) / Math.max(1, each.length - 1);
+        return Math.max(...each.map((off, at) => Math.abs(off - each[0] - slope * at)));
+      }),
+    );
+    const how = 'four cadences over ten minutes, as the audio renders them';
+    yield { figure: 'cadenceDriftMs', unit: 'ms', samples: [drift], how: `${how}; wanted at most 5` };
+    yield { figure: 'cadenceJitterMs', unit: 'ms', samples: [jitter], how: `${how}; wanted at most 3` };
+  } finally {
+    await browser.close();
+  }
+}
