@@ -5,8 +5,8 @@ export type { DegreeName, FactName, QuantityName } from './fact-names.js';
 /** Facts as a step states them. */
 export type Known = Partial<Record<FactName, number>>;
 
-/** Room for every fact that is asked or stated; some two hundred and fifty names are. */
-const SLOT_CAPACITY = 336;
+/** Room for every fact that any day may ask or state: some three hundred and seventy names (`facts-room.spec`). */
+const SLOT_CAPACITY = 400;
 /** Room for the situations that rules share. */
 export const MAX_SITUATIONS = 192;
 const slots = new Map<string, number>();
@@ -16,7 +16,7 @@ export function slotOf(name: FactName): number {
   let slot = slots.get(name);
   if (slot === undefined) {
     slot = slots.size;
-    if (slot >= SLOT_CAPACITY) throw new Error(`No room for the fact ${name}: raise ROOM`);
+    if (slot >= SLOT_CAPACITY) throw new Error(`No room for the fact ${name}: raise SLOT_CAPACITY`);
     slots.set(name, slot);
   }
   return slot;
