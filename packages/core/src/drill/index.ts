@@ -12,3 +12,5 @@ export {
 } from './cadence.js';
 export { feelOf, feelWords, waitWords, type Feel, type FeltWait } from './feel.js';
 export { lureWay, motionOf, type LureMotion, type WayPoint } from './lure-way.js';
+export { DRILL_STEPS, grade, keyOf, type DrillAnswer, type DrillKey, type DrillStep, type Graded } from './grade.js';
+export { drawScene, type Scene } from './scene.js';

@@ -1,0 +1,107 @@
+import { CATEGORIES, PHASES, SCHOOL_SIDES, STRUCTURES } from '../contract/ids.js';
+import { day } from '../testing/days.js';
+import { rejudge } from '../plan/judge.js';
+import { chooseForWindow } from '../plan/window.js';
+import { drawScene } from './scene.js';
+import { grade, keyOf, type DrillKey } from './grade.js';
+
+const keys = (count: number): DrillKey[] =>
+  Array.from({ length: count }, (_, seed) => keyOf(drawScene(seed, seed % 4 ? 'bass' : 'inshore'), 'us'));
+const cold = keyOf({ conditions: day({ surfaceTempC: 8, visibilityM: 2 }), at: 0.5 }, 'us');
+const firstLure = ({ chosen }: DrillKey) => chosen.set[0]!.weighed.category.id;
+
+describe('a scene', () => {
+  it('is the same for the same seed, and a day that can be planned', () => {
+    expect(drawScene(3, 'bass')).toEqual(drawScene(3, 'bass'));
+    expect(drawScene(4, 'bass')).not.toEqual(drawScene(3, 'bass'));
+    for (const { told } of keys(24)) expect(told.presentations.length).toBeGreaterThan(0);
+  });
+
+  it('has water as its date has it, over the seasons, and every kind of water to see through', () => {
+    const drawn = Array.from({ length: 200 }, (_, seed) => drawScene(seed, 'bass').conditions);
+    const mean = (months: RegExp) => {
+      const own = drawn.filter(({ date }) => months.test(date)).map(({ surfaceTempC }) => surfaceTempC);
+      return own.reduce((sum, each) => sum + each, 0) / own.length;
+    };
+    expect(mean(/-0[78]-/) - mean(/-(01|02)-/)).toBeGreaterThan(12);
+    expect(Math.min(...drawn.map(({ visibilityM }) => visibilityM ?? 1))).toBeLessThan(0.3);
+    expect(Math.max(...drawn.map(({ visibilityM }) => visibilityM ?? 1))).toBeGreaterThan(3);
+  });
+});
+
+describe('grading', () => {
+  it("gives full marks for the planner's own answer, whatever the day", () => {
+    for (const key of keys(24)) {
+      const [place] = key.told.holding;
+      expect(grade(key, { step: 'phase', phase: key.day.phase.id }).score).toBe(1);
+      expect(grade(key, { step: 'regime', regime: key.day.clarity.regime }).score).toBe(1);
+      expect(grade(key, { step: 'lure', category: firstLure(key) }).score).toBe(1);
+      expect(grade(key, { step: 'depth', depthM: place!.depthM }).score).toBeGreaterThan(0.5);
+      const pause = key.told.presentations[0]?.retrieve.pauseS;
+      expect(grade(key, { step: 'pause', seconds: pause ? (pause[0] + pause[1]) / 2 : 0 }).score).toBe(1);
+    }
+  });
+
+  it('is never over full or under none, for any answer, and says what the planner has', () => {
+    for (const key of keys(8)) {
+      for (const phase of PHASES) {
+        const { score, best } = grade(key, { step: 'phase', phase });
+        expect(score >= 0 && score <= 1 && best.length > 0).toBe(true);
+      }
+      for (const structure of STRUCTURES) {
+        const { score } = grade(key, { step: 'where', structure });
+        expect(score >= 0 && score <= 1).toBe(true);
+      }
+    }
+  });
+
+  it('takes a lure that is nearly as good for as good, and one that is out for nothing', () => {
+    const scores = CATEGORIES.map((category) => grade(cold, { step: 'lure', category }).score);
+    expect(scores.filter((score) => score === 1).length).toBeGreaterThan(1);
+    expect(grade(cold, { step: 'lure', category: 'buzzbait' }).score).toBeLessThan(0.5);
+    expect(grade(cold, { step: 'lure', category: firstLure(cold) }).because.length).toBeGreaterThan(0);
+  });
+
+  it('grades a wait by how many times it is too long or too short', () => {
+    const waits = keys(60).find(({ told }) => (told.presentations[0]?.retrieve.pauseS?.[0] ?? 0) >= 2)!;
+    const pause = waits.told.presentations[0]!.retrieve.pauseS!;
+    const at = (seconds: number) => grade(waits, { step: 'pause', seconds });
+    expect(at(pause[1]).score).toBe(1);
+    expect(at(pause[1] * 1.4).score).toBeCloseTo(1 - Math.log2(1.4), 6);
+    expect(at(pause[0] / 2).score).toBe(0);
+    expect(at(pause[0] / 2).against).toEqual(['They want it to lie still for longer']);
+  });
+
+  it('takes a band over all of the water for no answer', () => {
+    const [place] = cold.told.holding;
+    const narrow = grade(cold, { step: 'depth', depthM: place!.depthM }).score;
+    expect(grade(cold, { step: 'depth', depthM: [0, 40] }).score).toBeLessThan(narrow);
+    expect(grade(cold, { step: 'depth', depthM: [90, 95] }).against).toHaveLength(1);
+  });
+
+  it('is mild where the planner itself is unsure', () => {
+    const unsure = keys(60).find((key) => key.day.phase.probability < 0.5);
+    if (!unsure) throw new Error('none of the days is between two phases');
+    const wrong = PHASES.find((phase) => !unsure.day.phases.get(phase))!;
+    expect(grade(unsure, { step: 'phase', phase: wrong })).toMatchObject({ unsure: true, score: 0.5 });
+    expect(grade(unsure, { step: 'phase', phase: unsure.day.phase.id }).score).toBe(1);
+  });
+
+  it('names the school by whose other side a lure is right', () => {
+    const found = keys(80).flatMap((key) =>
+      key.day.schools.flatMap(({ id, side }) =>
+        (SCHOOL_SIDES[id] as readonly string[])
+          .filter((other) => other !== side)
+          .flatMap((other) => {
+            const otherDay = rejudge(key.day, { schools: { ...key.day.conditions.schools, [id]: other } });
+            const first = chooseForWindow(otherDay, otherDay.windows[key.index]!, null).set[0]?.weighed.category.id;
+            if (!first) return [];
+            const graded = grade(key, { step: 'lure', category: first });
+            return graded.school ? [graded] : [];
+          }),
+      ),
+    );
+    expect(found.length).toBeGreaterThan(0);
+    for (const { score } of found) expect(score).toBe(1);
+  });
+});
