@@ -19,17 +19,21 @@ const orderRun = async (page) => {
   await page.locator('.list li button').first().click();
   await page.waitForTimeout(2500);
 };
-const drawMark = async (page) => {
-  await page.getByRole('button', { name: 'Draw and files' }).click();
-  await page.getByText('What is drawn').click();
-  await page.getByRole('button', { name: 'Ditch bend (mark)' }).click();
-  await page.getByText('What is drawn').click();
-  await page.getByText('They cross at').waitFor();
-  await page.waitForTimeout(2500);
-};
 const openRules = async (page) => {
   await page.goto(new URL('/rules', page.url()).href);
   await page.locator('main li.holds').first().waitFor();
+};
+/** The day counts, and the week before it was practice. */
+const makeItCount = async (page) => {
+  await page.getByLabel('This day counts').check();
+  await page.getByLabel('Practice days').fill('14');
+  await page.locator('.spots li').first().waitFor();
+};
+/** Eight seconds of a cold morning. */
+const soundJerkbait = async (page) => {
+  await page.getByLabel('Wait, s').fill('8');
+  await page.getByRole('button', { name: 'Sound it' }).click();
+  await page.waitForTimeout(4000);
 };
 /** A morning on the water: what is noted comes at its time. */
 const fishMorning = async (page) => {
@@ -62,12 +66,12 @@ const PICTURES = [
   { name: 'sheet-phone', path: '/sheet', ready: '.note', size: PHONE },
   { name: 'water', path: '/water', ready: '.list li button', size: WIDE, act: orderRun },
   { name: 'water-phone', path: '/water', ready: '.list li button', size: PHONE },
-  { name: 'water-draw', path: '/water', ready: '.list li button', size: WIDE, act: drawMark },
   { name: 'season', path: '/season', ready: 'inky-year-chart canvas[role=img]', size: WIDE },
   { name: 'season-phone', path: '/season', ready: 'inky-year-chart canvas[role=img]', size: PHONE },
   { name: 'mornings-phone', path: '/mornings', ready: 'inky-ramp-card .end', size: PHONE },
+  { name: 'competition-phone', path: '/competition', ready: 'inky-check', size: PHONE, act: makeItCount },
+  { name: 'cadence-phone', path: '/cadence', ready: 'inky-cadence-picture .way', size: PHONE, act: soundJerkbait },
   { name: 'rig', path: '/rig', ready: 'inky-rods li', size: WIDE },
-  { name: 'rig-phone', path: '/rig', ready: 'inky-rods li', size: PHONE },
   { name: 'boxes', path: '/rig/boxes', ready: '.piece', size: WIDE },
   { name: 'bench', path: '/rig', ready: 'inky-rods li', size: WIDE, act: benchOf },
   { name: 'underway', path: '/underway', ready: 'inky-trip-start .wide', size: WIDE, act: fishMorning },
