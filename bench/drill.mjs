@@ -15,7 +15,7 @@ async function offsMs(page, cycle) {
   const sound = cycleSound(cycle, SAMPLES_PER_S);
   const heard = await page.evaluate(
     async ([samples, seconds, samplesPerS, loud, silentS]) => {
-      const context = new OfflineAudioContext(1, seconds * samplesPerS, samplesPerS);
+      const context = new window.OfflineAudioContext(1, seconds * samplesPerS, samplesPerS);
       const buffer = context.createBuffer(1, samples.length, samplesPerS);
       buffer.copyToChannel(Float32Array.from(samples), 0);
       const source = context.createBufferSource();
