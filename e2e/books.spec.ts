@@ -302,7 +302,7 @@ describe('a view that could not be read', () => {
     const page = await stage.page('/sheet');
     await page.locator('.note').waitFor();
     // The other views are fetched ahead once the first has stood for a while.
-    await page.waitForTimeout(7000);
+    await fetchedAhead(page);
     await stage.restart(async () => {
       await page.getByRole('link', { name: 'Plans', exact: true }).click();
       await page.getByText('The plans cannot be read').waitFor();

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
 import { PHONE, says, Stage, textOf, until } from './support/stage';
-import { choose } from './support/controls';
+import { choose, fetchedAhead } from './support/controls';
 
 let stage: Stage;
 beforeAll(async () => {
@@ -257,7 +257,7 @@ it('stands on a phone without going over its edge', async () => {
 
 it('keeps what is entered while the server is away', async () => {
   const page = await boxes();
-  await page.waitForTimeout(6000);
+  await fetchedAhead(page);
   await stage.restart(async () => {
     await page.getByRole('button', { name: 'Add tackle' }).click();
     await page.getByLabel('Name', { exact: true }).fill('Entered offline');
