@@ -33,6 +33,7 @@ export const VIEWS: [name: string, path: (compare: string) => string, ready: str
   ['season', () => '/season', 'inky-year-chart canvas[role=img]'],
   ['waters', () => '/waters', 'tbody tr'],
   ['how sure', () => '/mornings', 'inky-ramp-card .end'],
+  ['a day to judge', () => '/drill', '.options button'],
   ['the cadence', () => '/cadence', 'inky-cadence-picture'],
   ['the day that counts', () => '/competition', 'inky-check'],
   ['plans', () => '/plans', 'main li'],

@@ -4,6 +4,8 @@ import { rejudge } from '../plan/judge.js';
 import { chooseForWindow } from '../plan/window.js';
 import { drawScene } from './scene.js';
 import { grade, keyOf, type DrillKey } from './grade.js';
+import { optionsFor } from './options.js';
+import { sceneWords, worthWords } from './scene-words.js';
 
 const keys = (count: number): DrillKey[] =>
   Array.from({ length: count }, (_, seed) => keyOf(drawScene(seed, seed % 4 ? 'bass' : 'inshore'), 'us'));
@@ -103,5 +105,30 @@ describe('grading', () => {
     );
     expect(found.length).toBeGreaterThan(0);
     for (const { score } of found) expect(score).toBe(1);
+  });
+});
+
+describe('what is offered', () => {
+  it('has what is right among what is not, the same for the same seed, nothing twice', () => {
+    keys(24).forEach((key, seed) => {
+      const options = optionsFor(key, seed);
+      expect(optionsFor(key, seed)).toEqual(options);
+      expect(options.phases).toContain(key.day.phase.id);
+      expect(options.structures).toContain(key.told.holding[0]!.structure);
+      expect(options.lures).toContain(firstLure(key));
+      for (const list of [options.structures, options.lures]) expect(new Set(list).size).toBe(list.length);
+      expect(options.bottomM).toBeGreaterThanOrEqual(Math.max(...key.told.holding.map(({ depthM }) => depthM[1])));
+    });
+  });
+
+  it('is told as an angler meets it, in both systems, and names no phase', () => {
+    for (let seed = 0; seed < 40; seed++) {
+      const { conditions } = drawScene(seed, seed % 3 ? 'bass' : 'inshore');
+      const words = sceneWords(conditions, 'us').join(' ');
+      expect(words).toMatch(/^\d+ [A-Z][a-z]+\. The water is \d+ °F and (steady|rising|falling)/);
+      expect(words).not.toMatch(/undefined|NaN|spawn/);
+      expect(sceneWords(conditions, 'metric').join(' ')).toMatch(/°C/);
+    }
+    expect([1, 0.7, 0.3, 0].map(worthWords)).toEqual(['Right.', 'Nearly.', 'Not quite.', 'No.']);
   });
 });

@@ -14,3 +14,5 @@ export { feelOf, feelWords, waitWords, type Feel, type FeltWait } from './feel.j
 export { lureWay, motionOf, type LureMotion, type WayPoint } from './lure-way.js';
 export { DRILL_STEPS, grade, keyOf, type DrillAnswer, type DrillKey, type DrillStep, type Graded } from './grade.js';
 export { drawScene, type Scene } from './scene.js';
+export { optionsFor, type DrillOptions } from './options.js';
+export { sceneWords, STEP_QUESTIONS, worthWords } from './scene-words.js';

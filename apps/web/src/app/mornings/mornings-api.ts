@@ -1,4 +1,5 @@
 import type { Conditions, ForecastPair, Presentation, UnitSystem } from '@inky-shoal/core';
+import { drillApi } from '../drill/drill-api';
 import {
   boxLacks,
   deckFor,
@@ -167,6 +168,8 @@ let lacksAsked = 0;
 
 /** The mornings of a day, beside the page so that they never hold it up. */
 export const morningsApi = {
+  ...drillApi,
+
   /** @returns null where another day was asked for meanwhile */
   async of(question: MorningsQuestion, onProgress?: (share: number) => void): Promise<ToldMornings | null> {
     const found = await mornings(question, onProgress);

@@ -1,0 +1,68 @@
+import type { Conditions } from '../contract/conditions.js';
+import { capital, nameOf } from '../contract/names.js';
+import { figureOf, say, symbolOf, type UnitSystem } from '../units/units.js';
+
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+] as const;
+
+const FRONT_WORDS: Readonly<Record<NonNullable<Conditions['front']>, string>> = {
+  stable: '',
+  approaching: 'A front is coming.',
+  passing: 'A front is passing.',
+  'post-frontal': 'A front has passed.',
+  recovering: 'A front passed some days ago.',
+};
+
+function trendWords(perDayC: number, units: UnitSystem): string {
+  if (Math.abs(perDayC) < 0.1) return 'and steady';
+  const change = `${figureOf('tempChange', Math.abs(perDayC), units)} ${symbolOf('tempChange', units)} a day`;
+  return `and ${perDayC > 0 ? 'rising' : 'falling'} ${change}`;
+}
+
+/** A day as an angler meets it, a sentence each: date, water, what one sees, weather, ground. It names no phase. */
+export function sceneWords(conditions: Conditions, units: UnitSystem): string[] {
+  const { date, surfaceTempC, tempTrendCPerDay = 0, visibilityM, normalVisibilityM, sky, windMps, front } = conditions;
+  const { structures = [], covers = [], maxDepthM, tide } = conditions;
+  const [, month = '1', day = '1'] = date.split('-');
+  const named = (ids: readonly string[]) => ids.map(nameOf).join(', ');
+  return [
+    `${Number(day)} ${MONTHS[Number(month) - 1]}. The water is ${say('temp', surfaceTempC, units)} ${trendWords(tempTrendCPerDay, units)}.`,
+    ...(visibilityM !== undefined && normalVisibilityM !== undefined
+      ? [`You see ${say('depth', visibilityM, units)}, where ${say('depth', normalVisibilityM, units)} is usual.`]
+      : []),
+    [
+      `${capital(nameOf(sky ?? 'partly-cloudy'))}, ${windMps ? `wind ${say('wind', windMps, units)}` : 'no wind'}.`,
+      FRONT_WORDS[front ?? 'stable'],
+    ]
+      .filter(Boolean)
+      .join(' '),
+    ...(tide ? [`The tide: ${nameOf(tide.stage)}.`] : []),
+    `Ground: ${named(structures)}; ${named(covers)}.${maxDepthM === undefined ? '' : ` The bottom is at ${say('depth', maxDepthM, units)}.`}`,
+  ];
+}
+
+/** What is asked, in a question. */
+export const STEP_QUESTIONS = {
+  phase: 'What do the fish think it is?',
+  regime: 'What kind of water is it?',
+  where: 'Where are they?',
+  depth: 'How deep?',
+  lure: 'What do you tie on?',
+  pause: "How long does the planner's lure lie still, seconds? 0 where it keeps moving",
+} as const;
+
+/** An answer's worth in a word. */
+export const worthWords = (score: number): string =>
+  score >= 0.95 ? 'Right.' : score >= 0.6 ? 'Nearly.' : score >= 0.25 ? 'Not quite.' : 'No.';
