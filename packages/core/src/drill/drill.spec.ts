@@ -78,7 +78,7 @@ describe('a cadence', () => {
 describe('the way of a lure', () => {
   const cycle = cycleOf({ style: 'twitch-pause', pauseS: [8, 8] });
   const depths = (verticalMps: number, strokeM = 0.15) =>
-    lureWay(cycle, { depthM: 2, verticalMps, strokeM, onBottom: false }).map(({ depthM }) => depthM);
+    lureWay(cycle, { depthM: 2, verticalMps, strokeM, deepestM: 3, onBottom: false }).map(({ depthM }) => depthM);
 
   it('is brought down by the twitches, darts under, rises in the wait where it floats, and begins again where it ended', () => {
     const way = depths(-0.03);
@@ -93,13 +93,17 @@ describe('the way of a lure', () => {
     expect(depths(0.05).at(-1)).toBeGreaterThan(2.3);
   });
 
+  it('falls no deeper than it is worked', () => {
+    expect(Math.max(...depths(0.9))).toBe(3);
+  });
+
   it('rises to the surface and no farther', () => {
     expect(Math.min(...depths(-0.5))).toBe(0);
   });
 
   it('is lifted off the bed and falls back to it', () => {
     const hop = cycleOf({ style: 'hop', pauseS: [4, 4] });
-    const way = lureWay(hop, { depthM: 5, verticalMps: 0.6, strokeM: -0.4, onBottom: true });
+    const way = lureWay(hop, { depthM: 5, verticalMps: 0.6, strokeM: -0.4, deepestM: 5, onBottom: true });
     expect(Math.min(...way.map(({ depthM }) => depthM))).toBeLessThan(4.7);
     expect(way.at(-1)?.depthM).toBe(5);
     expect(Math.max(...way.map(({ depthM }) => depthM))).toBe(5);
@@ -114,7 +118,7 @@ describe('how the lure of a plan goes', () => {
           const motion = motionOf(presentation);
           const way = lureWay(cycleOf(presentation.retrieve), motion);
           expect(way.every(({ depthM }) => depthM >= 0 && Number.isFinite(depthM))).toBe(true);
-          if (motion.onBottom) expect(Math.max(...way.map(({ depthM }) => depthM))).toBeLessThanOrEqual(motion.depthM);
+          expect(Math.max(...way.map(({ depthM }) => depthM))).toBeLessThanOrEqual(motion.deepestM);
         }
       }
     }

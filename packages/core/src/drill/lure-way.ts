@@ -12,6 +12,8 @@ export interface LureMotion {
   readonly verticalMps: number;
   /** How far one stroke moves it down, under 0 where it lifts it, metres. */
   readonly strokeM: number;
+  /** It falls no deeper: the angler lets it go no farther down than it is worked; Infinity where it does not fall. */
+  readonly deepestM: number;
   /** It lies on the bed between strokes. */
   readonly onBottom: boolean;
 }
@@ -56,17 +58,18 @@ function offTheBed(
 
 function inTheWater(
   { strokes, pauseFromS, pauseS }: Cycle,
-  { depthM, verticalMps, strokeM }: LureMotion,
+  { depthM, verticalMps, strokeM, deepestM }: LureMotion,
   times: readonly number[],
 ): WayPoint[] {
   const pulls = strokes.filter(({ kind }) => kind !== 'go');
-  const waited = Math.max(0, depthM + verticalMps * pauseS);
+  const within = (m: number) => Math.min(deepestM, Math.max(0, m));
+  const waited = within(depthM + verticalMps * pauseS);
   return times.map((atS) => {
     const shares = pulls.map((stroke) => Math.min(1, Math.max(0, (atS - stroke.atS) / STROKE_S)));
     const brought = shares.reduce((sum, share) => sum + share, 0) / pulls.length;
     const dart = shares.reduce((sum, share) => sum + strokeM * Math.sin(Math.PI * share), 0);
     const drift = verticalMps * Math.max(0, atS - pauseFromS);
-    return { atS, depthM: Math.max(0, waited + (depthM - waited) * brought + dart + drift) };
+    return { atS, depthM: within(waited + (depthM - waited) * brought + dart + drift) };
   });
 }
 
@@ -94,17 +97,18 @@ export function motionOf({ category, size, runDepthM, retrieve, rig }: Presentat
   const depthM = onBottom ? runDepthM[1] : (runDepthM[0] + runDepthM[1]) / 2;
   const massG = (size.weightG[0] + size.weightG[1]) / 2;
   if (form === 'surface' || form === 'hung')
-    return { depthM: form === 'hung' ? depthM : 0, verticalMps: 0, strokeM: 0, onBottom: false };
+    return { depthM: form === 'hung' ? depthM : 0, verticalMps: 0, strokeM: 0, deepestM: Infinity, onBottom: false };
   if (form === 'diver') {
     const verticalMps = hangs ? BALANCE_MPS[rig.attitude?.behaviour ?? 'neutral'] : -DIVER_RISES_MPS;
-    return { depthM, verticalMps, strokeM: DART_M, onBottom: false };
+    return { depthM, verticalMps, strokeM: DART_M, deepestM: Infinity, onBottom: false };
   }
   const falls = fallMps(form, massG);
-  if (!onBottom) return { depthM, verticalMps: falls, strokeM: DART_M, onBottom: false };
+  if (!onBottom) return { depthM, verticalMps: falls, strokeM: 0, deepestM: runDepthM[1], onBottom: false };
   return {
     depthM,
     verticalMps: falls,
     strokeM: retrieve.style === 'yo-yo' || retrieve.style === 'lift-drop' ? -LIFT_M : -HOP_M,
+    deepestM: depthM,
     onBottom,
   };
 }
