@@ -15,7 +15,7 @@ describe('the cadence', () => {
   it('sounds as the plan moves the lure, and the picture follows the sound', async () => {
     const page = await stage.page('/sheet', { size: PHONE });
     await page.getByRole('link', { name: 'Feel the cadence' }).click();
-    await page.locator('inky-cadence-picture .way').waitFor();
+    await page.locator('inky-cadence-picture svg').waitFor();
     await page.getByLabel('Wait, s').fill('3');
     await says(page.locator('inky-cadence-picture'), 'wait 3 s');
     await page.getByRole('button', { name: 'Sound it' }).click();
@@ -58,6 +58,6 @@ describe('the cadence', () => {
     await page.goto(`${stage.server.address}/cadence`);
     await page.getByRole('button', { name: 'Sound it' }).click();
     await says(page.locator('.no-sound'), 'This browser makes no sound here');
-    await page.locator('inky-cadence-picture .way').waitFor();
+    await page.locator('inky-cadence-picture svg').waitFor();
   });
 });

@@ -70,7 +70,7 @@ const PICTURES = [
   { name: 'season-phone', path: '/season', ready: 'inky-year-chart canvas[role=img]', size: PHONE },
   { name: 'mornings-phone', path: '/mornings', ready: 'inky-ramp-card .end', size: PHONE },
   { name: 'competition-phone', path: '/competition', ready: 'inky-check', size: PHONE, act: makeItCount },
-  { name: 'cadence-phone', path: '/cadence', ready: 'inky-cadence-picture .way', size: PHONE, act: soundJerkbait },
+  { name: 'cadence-phone', path: '/cadence', ready: 'inky-cadence-picture svg', size: PHONE, act: soundJerkbait },
   { name: 'rig', path: '/rig', ready: 'inky-rods li', size: WIDE },
   { name: 'boxes', path: '/rig/boxes', ready: '.piece', size: WIDE },
   { name: 'bench', path: '/rig', ready: 'inky-rods li', size: WIDE, act: benchOf },

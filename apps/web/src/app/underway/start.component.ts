@@ -4,7 +4,7 @@ import { FormControl } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import type { Run } from '@inky-shoal/core';
 import { namedApart, type Trip } from '@inky-shoal/core/underway';
-import { catchError, map, of } from 'rxjs';
+import { catchError, firstValueFrom, map, of } from 'rxjs';
 import { ButtonDirective } from 'primeng/button';
 import { sayDate, sayShortDate } from '../ui/dates';
 import { FieldComponent } from '../ui/field.component';
@@ -49,7 +49,7 @@ export class TripStartComponent {
   private readonly notices = inject(NoticeService);
   private readonly day = inject(DayService);
   private readonly router = inject(Router);
-  private readonly clock = toSignal(inject(BookService).clock$);
+  private readonly books = inject(BookService);
 
   readonly all = input.required<readonly Trip[]>();
   /** A trip before is to be read again. */
@@ -103,9 +103,11 @@ export class TripStartComponent {
   );
 
   /** Sets out; with the plan of another day only once it is said again. */
-  protected begin(outing: Outing): void {
+  protected async begin(outing: Outing): Promise<void> {
     const planned = outing.plan?.conditions;
-    const today = planned && localDay(this.clock()?.now ?? new Date().toISOString(), planned.place.timeZone);
+    // The book's own clock, which a page that was just opened does not know at once.
+    const { now } = await firstValueFrom(this.books.clock$);
+    const today = planned && localDay(now, planned.place.timeZone);
     if (!planned || planned.date === today) return this.beginNow(outing);
     this.notices.ask(`This plan is for ${sayDate(planned.date)}, and today is ${sayDate(today ?? '')}.`, [
       { label: 'Set out with it', act: () => this.beginNow(outing) },
@@ -120,7 +122,13 @@ export class TripStartComponent {
   protected beginSaved(id: string): void {
     this.plans.get(id).subscribe({
       next: ({ name, waterId, conditions, plan, record, run }) =>
-        this.begin({ name, waterId, place: conditions.place, plan: { conditions, plan, record }, stops: stopsOf(run) }),
+        void this.begin({
+          name,
+          waterId,
+          place: conditions.place,
+          plan: { conditions, plan, record },
+          stops: stopsOf(run),
+        }),
       error: () =>
         this.notices.say('This plan cannot be fetched while the server is away; the one on the sheet is here.'),
     });
@@ -128,6 +136,6 @@ export class TripStartComponent {
 
   protected beginBare(): void {
     const place = this.draft()?.input.place ?? null;
-    this.begin({ name: 'A trip without a plan', waterId: undefined, place, plan: null, stops: [] });
+    void this.begin({ name: 'A trip without a plan', waterId: undefined, place, plan: null, stops: [] });
   }
 }
