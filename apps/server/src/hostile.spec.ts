@@ -159,7 +159,9 @@ describe('bodies and addresses that are no good', () => {
 describe('requests that come in slowly', () => {
   let slow: TestServer;
   beforeAll(async () => {
-    slow = await testServer({ slow: { ...SLOW_LIMITS, headersTimeout: 150, requestTimeout: 300, connectionsCheckingInterval: 50 } });
+    slow = await testServer({
+      slow: { ...SLOW_LIMITS, headersTimeout: 150, requestTimeout: 300, connectionsCheckingInterval: 50 },
+    });
   });
   afterAll(() => slow.remove());
 

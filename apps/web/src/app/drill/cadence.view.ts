@@ -134,7 +134,9 @@ export class CadenceView {
   });
   protected readonly motion = computed(() => {
     const presentation = this.presentation();
-    return presentation ? motionOf(presentation) : { depthM: 1.5, verticalMps: 0, strokeM: 0.12, deepestM: Infinity, onBottom: false };
+    return presentation
+      ? motionOf(presentation)
+      : { depthM: 1.5, verticalMps: 0, strokeM: 0.12, deepestM: Infinity, onBottom: false };
   });
 
   protected readonly sounds = signal(false);
