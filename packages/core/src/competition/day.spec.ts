@@ -98,6 +98,10 @@ describe('a day that counts', () => {
       /^2 of 5, [\d.]+ lb\. Three are missing\. One was not measured and taken as usual\.$/,
     );
     expect(boxWords(day, 'metric')).toMatch(/kg\./);
+    const measured = tripOn(0, [{ minute: 10, fish: { lengthMm: 400 } }]);
+    expect(boxWords(told({ underway: { trip: measured, nowMs: momentOf(60) } }), 'us')).toMatch(
+      /^1 of 5, 2\.1 lb\. Four are missing\. One was not weighed, but measured\.$/,
+    );
   });
 
   it('is told anew with each fish: more of them are believed in, and a full box is left for a big one', () => {

@@ -1,5 +1,5 @@
 import type { Competition } from '../contract/competition.js';
-import { nameOf } from '../contract/names.js';
+import { capital, nameOf } from '../contract/names.js';
 import { sayClock } from '../day/say-clock.js';
 import { clockOf } from '../day/windows.js';
 import { say, sayRange, type UnitSystem } from '../units/units.js';
@@ -29,7 +29,7 @@ const FOR: Readonly<Record<Way, string>> = { limit: 'a limit', big: 'a big one' 
 
 /** The box in a line: `3 of 5, 4.2 lb. Two are missing.` */
 export function boxWords(
-  { box, rules, unmeasured }: Pick<DayThatCounts, 'box' | 'rules' | 'unmeasured'>,
+  { box, rules, unmeasured, fish }: Pick<DayThatCounts, 'box' | 'rules' | 'unmeasured' | 'fish'>,
   units: UnitSystem,
 ): string {
   const { best, missing, toBeat, isClosed, total } = box;
@@ -37,12 +37,13 @@ export function boxWords(
   const next = isClosed
     ? 'The box is full.'
     : toBeat === null
-      ? `${missing === 1 ? 'One is' : `${count(missing)[0]?.toUpperCase()}${count(missing).slice(1)} are`} missing.`
+      ? `${capital(count(missing))} ${missing === 1 ? 'is' : 'are'} missing.`
       : `The next must be over ${sizeWords(toBeat, rules, units)}.`;
-  const guessed = unmeasured
-    ? ` ${unmeasured === 1 ? 'One was' : `${unmeasured} were`} not measured and taken as usual.`
-    : '';
-  return `${best.length} of ${rules.limit}, ${sizeWords(total, rules, units)}. ${next}${guessed}`;
+  const wereOf = (some: number) => ` ${capital(count(some))} ${some === 1 ? 'was' : 'were'}`;
+  const guessed = unmeasured ? `${wereOf(unmeasured)} not measured and taken as usual.` : '';
+  const byLength = fish.filter(({ estimated }) => estimated).length;
+  const reckoned = byLength ? `${wereOf(byLength)} not weighed, but measured.` : '';
+  return `${best.length} of ${rules.limit}, ${sizeWords(total, rules, units)}. ${next}${guessed}${reckoned}`;
 }
 
 function whenWords({ atMin, once }: ChangeOver, nowMin: number): string {

@@ -1,9 +1,8 @@
 import type { RetrieveStyle } from '../contract/ids.js';
 import type { Retrieve } from '../contract/plan.js';
 
-/** What the hand does: a snap of the rod, a lift of it, a pop, a half turn of the handle, or the end of a wait. */
-export const STROKES = ['twitch', 'lift', 'pop', 'turn', 'go'] as const;
-export type StrokeKind = (typeof STROKES)[number];
+/** What the hand does: a snap of the rod, a lift of it, a pop, or a turn of the handle. */
+export type StrokeKind = 'twitch' | 'lift' | 'pop' | 'turn';
 
 export interface Stroke {
   readonly kind: StrokeKind;
@@ -65,8 +64,8 @@ export const middlePauseS = ({ pauseS }: Pick<Retrieve, 'pauseS'>): number =>
   pauseS ? (pauseS[0] + pauseS[1]) / 2 : 0;
 
 /**
- * A retrieve as the hand does it: its strokes with their times, and the wait after them. Each half turn of the handle is a
- * stroke where the reel moves the lure.
+ * A retrieve as the hand does it: its strokes with their times, and the wait after them. Each turn of the handle is a stroke
+ * where the reel moves the lure.
  * @example
  * const { pauseFromS, lengthS } = cycleOf({ style: 'twitch-pause', pauseS: [8, 8] });
  * lengthS - pauseFromS // => 8
@@ -83,7 +82,7 @@ export function cycleOf({ style, pauseS }: Pick<Retrieve, 'style' | 'pauseS'>, w
   const strokes = Array.from({ length: count }, (_, at): Stroke => ({ kind: manner.kind, atS: at * manner.everyS }));
   const pauseFromS = count * manner.everyS;
   return {
-    strokes: wait > 0 ? [...strokes, { kind: 'go', atS: pauseFromS + wait }] : strokes,
+    strokes,
     pauseFromS,
     pauseS: wait,
     lengthS: pauseFromS + wait,
@@ -98,13 +97,12 @@ export interface StrokeAt {
 
 /**
  * The strokes of a cadence in a stretch of time. Each is reckoned from the beginning, none from the one before it, so that
- * nothing adds up over ten minutes. The end of a wait is the first stroke of what follows: it is told once, as that.
+ * nothing adds up over ten minutes.
  */
 export function strokesBetween({ strokes, lengthS }: Cycle, fromS: number, toS: number): StrokeAt[] {
-  const own = strokes.filter(({ kind }) => kind !== 'go');
   const told: StrokeAt[] = [];
   for (let cycle = Math.max(0, Math.floor(fromS / lengthS)); cycle * lengthS < toS; cycle++) {
-    for (const { kind, atS } of own) {
+    for (const { kind, atS } of strokes) {
       const at = cycle * lengthS + atS;
       if (at >= fromS && at < toS) told.push({ kind, atS: at });
     }
@@ -120,18 +118,15 @@ export const SOUND_OF: Readonly<
   lift: { hz: 880, fadesS: 0.06, loud: 0.8 },
   pop: { hz: 440, fadesS: 0.05, loud: 0.9 },
   turn: { hz: 1320, fadesS: 0.012, loud: 0.5 },
-  go: { hz: 660, fadesS: 0.12, loud: 0.7 },
 };
 
 /**
- * One cycle as sound, which is played over and over: what loops on the audio clock cannot drift against it. The last stroke
- * of the wait sounds with the first of the next round, and is left out.
+ * One cycle as sound, which is played over and over: what loops on the audio clock cannot drift against it.
  * @returns samples from -1 to 1; as many as come nearest to the cycle
  */
 export function cycleSound({ strokes, lengthS }: Cycle, samplesPerS: number): Float32Array {
   const samples = new Float32Array(Math.max(1, Math.round(lengthS * samplesPerS)));
   for (const { kind, atS } of strokes) {
-    if (kind === 'go') continue;
     const { hz, fadesS, loud } = SOUND_OF[kind];
     const from = Math.round(atS * samplesPerS);
     const lasts = Math.round(6 * fadesS * samplesPerS);
@@ -145,7 +140,3 @@ export function cycleSound({ strokes, lengthS }: Cycle, samplesPerS: number): Fl
   for (let at = 0; at < samples.length; at++) samples[at] = Math.max(-1, Math.min(1, samples[at] as number));
   return samples;
 }
-
-/** How far a loop of whole samples is off its cycle after a time, seconds: what rounding one cycle adds up to. */
-export const loopDriftS = ({ lengthS }: Cycle, samplesPerS: number, afterS: number): number =>
-  (afterS / lengthS) * (Math.round(lengthS * samplesPerS) / samplesPerS - lengthS);

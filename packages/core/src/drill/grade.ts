@@ -4,6 +4,7 @@ import { nameOf } from '../contract/names.js';
 import type { Range, Reason } from '../contract/plan.js';
 import { judgeDay, rejudge, type JudgedDay } from '../plan/judge.js';
 import { chooseForWindow, tellWindow, type ChosenWindow } from '../plan/window.js';
+import { BITES_BY_WEIGHT } from '../mornings/wanted.js';
 import { explain } from '../presentation/score.js';
 import { sayRange, type UnitSystem } from '../units/units.js';
 import type { Scene } from './scene.js';
@@ -49,8 +50,6 @@ const TOLD = 3;
 const AS_GOOD = 0.85;
 /** The planner is unsure where its first has less than this, and who is near then gets half of what is missing. */
 const UNSURE_UNDER = 0.5;
-/** Log-weights of lures tell bites by so much (as in `mornings/wanted`). */
-const BITES_BY_WEIGHT = 0.35;
 /** A regime next to the right one is half right. */
 const NEXT_REGIME = 0.4;
 const NEAR_REGIMES: readonly (readonly [Regime, Regime])[] = [

@@ -1,7 +1,6 @@
 export {
   cycleOf,
   cycleSound,
-  loopDriftS,
   middlePauseS,
   SOUND_OF,
   strokesBetween,

@@ -43,12 +43,11 @@ function offTheBed(
   { depthM, verticalMps, strokeM }: LureMotion,
   times: readonly number[],
 ): WayPoint[] {
-  const pulls = strokes.filter(({ kind }) => kind !== 'go');
   const step = lengthS / STEPS;
   let depth = depthM;
   return times.map((atS, index) => {
     if (index) {
-      const pulled = pulls.some((stroke) => atS > stroke.atS && atS <= stroke.atS + STROKE_S);
+      const pulled = strokes.some((stroke) => atS > stroke.atS && atS <= stroke.atS + STROKE_S);
       depth += pulled ? (strokeM / STROKE_S) * step : verticalMps * step;
       depth = Math.max(0, Math.min(depthM, depth));
     }
@@ -61,12 +60,11 @@ function inTheWater(
   { depthM, verticalMps, strokeM, deepestM }: LureMotion,
   times: readonly number[],
 ): WayPoint[] {
-  const pulls = strokes.filter(({ kind }) => kind !== 'go');
   const within = (m: number) => Math.min(deepestM, Math.max(0, m));
   const waited = within(depthM + verticalMps * pauseS);
   return times.map((atS) => {
-    const shares = pulls.map((stroke) => Math.min(1, Math.max(0, (atS - stroke.atS) / STROKE_S)));
-    const brought = shares.reduce((sum, share) => sum + share, 0) / pulls.length;
+    const shares = strokes.map((stroke) => Math.min(1, Math.max(0, (atS - stroke.atS) / STROKE_S)));
+    const brought = shares.reduce((sum, share) => sum + share, 0) / strokes.length;
     const dart = shares.reduce((sum, share) => sum + strokeM * Math.sin(Math.PI * share), 0);
     const drift = verticalMps * Math.max(0, atS - pauseFromS);
     return { atS, depthM: within(waited + (depthM - waited) * brought + dart + drift) };

@@ -1,21 +1,8 @@
 import type { Conditions } from '../contract/conditions.js';
 import { capital, nameOf } from '../contract/names.js';
+import { dayNumber } from '../day/calendar.js';
+import { sayDay } from '../season/answer/index.js';
 import { figureOf, say, symbolOf, type UnitSystem } from '../units/units.js';
-
-const MONTHS = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
-] as const;
 
 const FRONT_WORDS: Readonly<Record<NonNullable<Conditions['front']>, string>> = {
   stable: '',
@@ -35,10 +22,9 @@ function trendWords(perDayC: number, units: UnitSystem): string {
 export function sceneWords(conditions: Conditions, units: UnitSystem): string[] {
   const { date, surfaceTempC, tempTrendCPerDay = 0, visibilityM, normalVisibilityM, sky, windMps, front } = conditions;
   const { structures = [], covers = [], maxDepthM, tide } = conditions;
-  const [, month = '1', day = '1'] = date.split('-');
   const named = (ids: readonly string[]) => ids.map(nameOf).join(', ');
   return [
-    `${Number(day)} ${MONTHS[Number(month) - 1]}. The water is ${say('temp', surfaceTempC, units)} ${trendWords(tempTrendCPerDay, units)}.`,
+    `${sayDay(dayNumber(date))}. The water is ${say('temp', surfaceTempC, units)} ${trendWords(tempTrendCPerDay, units)}.`,
     ...(visibilityM !== undefined && normalVisibilityM !== undefined
       ? [`You see ${say('depth', visibilityM, units)}, where ${say('depth', normalVisibilityM, units)} is usual.`]
       : []),

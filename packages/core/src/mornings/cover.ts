@@ -1,3 +1,5 @@
+/** Better by less than this is no better. */
+export const BETTER = 0.03;
 /** Exchanges end once none betters the whole by more than this. */
 const LEAST_GAIN = 1e-9;
 

@@ -5,7 +5,7 @@ import { comboFit } from '../tackle/match/combo-fit.js';
 import { ownedRods, type Combo, type OwnedRods } from '../tackle/match/combos.js';
 import { lureFit, MIN_FIT } from '../tackle/match/lure-fit.js';
 import type { UnitSystem } from '../units/units.js';
-import { bestOf, chooseAboard } from './cover.js';
+import { BETTER, bestOf, chooseAboard } from './cover.js';
 import { morningShare, mostFor, ofMornings } from './packing.js';
 import { bitesOf, type Wanted } from './wanted.js';
 
@@ -33,8 +33,6 @@ export interface MorningsDeck {
 
 /** Lures that are thought about for each kind that is wanted. */
 const LURES_EACH = 4;
-/** Better by less than this is no better. */
-const BETTER = 0.03;
 const MOST_IN_LOCKER = 3;
 /** A spool serves for a line of nearly its test. */
 const LIKE_TEST = 0.2;

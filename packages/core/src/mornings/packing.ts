@@ -5,7 +5,7 @@ import { isKind, type ItemOf, type TackleItem } from '../tackle/item.js';
 import { lureFit, MIN_FIT } from '../tackle/match/lure-fit.js';
 import { needsOf, type Need } from '../tackle/match/needs.js';
 import type { UnitSystem } from '../units/units.js';
-import { bestOf, chooseAboard } from './cover.js';
+import { BETTER, bestOf, chooseAboard } from './cover.js';
 import { bitesOf, type Wanted } from './wanted.js';
 
 /** A lure that goes into the boat, and why. */
@@ -35,8 +35,6 @@ export interface MorningsPacking {
   readonly brings: number;
 }
 
-/** Better by less than this is no better. */
-const BETTER = 0.03;
 const MOST_ASHORE = 6;
 /** What every owned lure would bring in every window of every morning, and what it stands for there. */
 interface Values {

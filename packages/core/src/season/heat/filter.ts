@@ -178,10 +178,11 @@ export function filterZones(
       course.deepC[at] = state[base + 1] as number;
     }
     for (let a = 0; a < count; a++) {
+      const own = courses[a] as (typeof courses)[number];
       for (let b = 0; b < count; b++) {
-        const [sdA, sdB] = [a, b].map((zone) => courses[zone]?.sdC[at] ?? 0) as [number, number];
-        const alike = sdA * sdB > 0 ? covariance.at(a * STATES, b * STATES) / (sdA * sdB) : Number(a === b);
-        (courses[a]?.alike[b] as Float32Array)[at] = Math.min(1, Math.max(-1, alike));
+        const sds = (own.sdC[at] as number) * (courses[b]?.sdC[at] as number);
+        const alike = sds > 0 ? covariance.at(a * STATES, b * STATES) / sds : Number(a === b);
+        (own.alike[b] as Float32Array)[at] = Math.min(1, Math.max(-1, alike));
       }
     }
   }
