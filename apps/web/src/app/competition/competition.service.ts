@@ -41,10 +41,7 @@ export class CompetitionService {
   private readonly trips = inject(TripService);
 
   /** Emits whenever the trips on this device are others: practice is among them. */
-  private readonly log$ = inject(TripLogService).log$.pipe(
-    map(({ book, events }) => `${book} ${events.length}`),
-    distinctUntilChanged(),
-  );
+  private readonly log$ = inject(TripLogService).mark$;
 
   /** The day on the sheet, as it is before it begins. */
   readonly ahead$: Observable<CompetitionState> = combineLatest([

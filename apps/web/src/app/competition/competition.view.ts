@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { parse, type ConditionsInput } from '@inky-shoal/core';
+import { clockOf, parse, type ConditionsInput } from '@inky-shoal/core';
 import {
   boxWords,
   changeOverWords,
@@ -25,9 +25,7 @@ import { CompetitionService } from './competition.service';
 
 const USUAL: Competition = { limit: 5, by: 'weight', culling: true, practiceDays: 3 };
 
-const clock = (minutes: number): string =>
-  `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${minutes % 60 ? '30' : '00'}`;
-const CLOCKS = Array.from({ length: 48 }, (_, at) => ({ id: clock(at * 30), name: sayClock(clock(at * 30)) }));
+const CLOCKS = Array.from({ length: 48 }, (_, at) => clockOf(at * 30)).map((id) => ({ id, name: sayClock(id) }));
 
 const FIELDS: readonly FieldSpec[] = [
   { key: 'limit', label: 'Fish that count', kind: 'figure', bounds: [1, 20] },
@@ -158,7 +156,7 @@ export class CompetitionView {
     return byMinute
       .filter(({ atMin }, at) => at === 0 || atMin % TOLD_EVERY_MIN === 0)
       .map(({ atMin, mean }) => ({
-        at: sayClock(clock(Math.round((atMin % 1440) / 30) * 30)),
+        at: sayClock(clockOf(atMin)),
         total: told ? sizeWords(mean, told.rules, this.units()) : '',
       }));
   });

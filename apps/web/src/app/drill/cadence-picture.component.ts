@@ -106,11 +106,7 @@ export class CadencePictureComponent {
       .map(({ atS, depthM }) => `${this.x(atS).toFixed(1)},${this.y(depthM).toFixed(1)}`)
       .join(' '),
   );
-  protected readonly strokes = computed(() =>
-    this.cycle()
-      .strokes.filter(({ kind }) => kind !== 'go')
-      .map(({ atS }) => this.x(atS) + 3),
-  );
+  protected readonly strokes = computed(() => this.cycle().strokes.map(({ atS }) => this.x(atS) + 3));
   protected readonly pause = computed(() => {
     const { pauseFromS, pauseS } = this.cycle();
     if (!pauseS) return null;
@@ -130,7 +126,7 @@ export class CadencePictureComponent {
   });
   protected readonly words = computed(() => {
     const { strokes, pauseS } = this.cycle();
-    const count = strokes.filter(({ kind }) => kind !== 'go').length;
+    const count = strokes.length;
     const wait = pauseS ? `, then a wait of ${Number(pauseS.toFixed(1))} s` : '';
     return `${count} ${count === 1 ? 'stroke' : 'strokes'}${wait}; the way of the lure under them`;
   });

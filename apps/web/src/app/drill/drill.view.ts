@@ -116,21 +116,23 @@ export class DrillView {
     const scene = this.scene();
     return scene ? sayHours(scene.from, scene.to) : '';
   });
-  protected readonly options = computed((): readonly { readonly id: string; readonly name: string }[] => {
+  /** What stands to choose from, each with the answer that it is. */
+  protected readonly options = computed((): readonly DrillAnswer[] => {
     const [scene, step] = [this.scene(), this.step()];
     if (!scene) return [];
     const { phases, regimes, structures, lures } = scene.options;
-    const ids: readonly string[] =
-      step === 'phase'
-        ? phases
-        : step === 'regime'
-          ? regimes
-          : step === 'where'
-            ? structures
-            : step === 'lure'
-              ? lures
-              : [];
-    return ids.map((id) => ({ id, name: capital(nameOf(id)) }));
+    switch (step) {
+      case 'phase':
+        return phases.map((phase) => ({ step, phase }));
+      case 'regime':
+        return regimes.map((regime) => ({ step, regime }));
+      case 'where':
+        return structures.map((structure) => ({ step, structure }));
+      case 'lure':
+        return lures.map((category) => ({ step, category }));
+      default:
+        return [];
+    }
   });
   /** The band that is dragged, in the user's units. */
   protected readonly band = signal<number[]>([0, 0]);
@@ -183,13 +185,24 @@ export class DrillView {
     this.band.set(this.band().map((each, index) => (index === at ? Number(value) : each)));
   }
 
-  protected choose(id: string): void {
-    const step = this.step();
-    const name = capital(nameOf(id));
-    if (step === 'phase') this.answer({ step, phase: id as never }, name);
-    if (step === 'regime') this.answer({ step, regime: id as never }, name);
-    if (step === 'where') this.answer({ step, structure: id as never }, name);
-    if (step === 'lure') this.answer({ step, category: id as never }, name);
+  /** An answer that is one of a list, by its name. */
+  protected nameOf(answer: DrillAnswer): string {
+    switch (answer.step) {
+      case 'phase':
+        return capital(nameOf(answer.phase));
+      case 'regime':
+        return capital(nameOf(answer.regime));
+      case 'where':
+        return capital(nameOf(answer.structure));
+      case 'lure':
+        return capital(nameOf(answer.category));
+      default:
+        return '';
+    }
+  }
+
+  protected choose(answer: DrillAnswer): void {
+    this.answer(answer, this.nameOf(answer));
   }
 
   protected chooseBand(): void {

@@ -53,10 +53,7 @@ export class LogService {
     shareReplay({ bufferSize: 1, refCount: true }),
   );
   /** Emits whenever the trips on this device are others. */
-  private readonly changed$ = inject(TripLogService).log$.pipe(
-    map(({ book, events }) => `${book} ${events.length}`),
-    distinctUntilChanged(),
-  );
+  private readonly changed$ = inject(TripLogService).mark$;
   /**
    * Every trip that is over as a line, the latest first: as they were told last at once, then as they are. A log that was
    * never told here says nothing until it is.

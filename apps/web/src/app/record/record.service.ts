@@ -5,7 +5,6 @@ import {
   combineLatest,
   defer,
   distinctUntilChanged,
-  map,
   type Observable,
   shareReplay,
   switchMap,
@@ -47,11 +46,7 @@ export class RecordService {
   private last: { readonly conditions: Conditions; readonly day$: Observable<RecordedDay | null> } | null = null;
 
   /** Emits whenever the trips on this device are others. */
-  private readonly log$ = inject(TripLogService).log$.pipe(
-    map(({ book, events }) => `${book} ${events.length}`),
-    distinctUntilChanged(),
-    shareReplay({ bufferSize: 1, refCount: true }),
-  );
+  private readonly log$ = inject(TripLogService).mark$;
 
   constructor() {
     // What other devices noted is part of the record: it is brought here.

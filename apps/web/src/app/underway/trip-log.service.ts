@@ -62,6 +62,11 @@ export class TripLogService {
 
   /** The log of the open book, once it is read. */
   readonly log$: Observable<OpenLog> = this.log.pipe(filter((log) => log !== null));
+  /** A mark of the trips on this device: another one whenever they are others. */
+  readonly mark$: Observable<string> = this.log$.pipe(
+    map(({ book, events }) => `${book} ${events.length}`),
+    distinctUntilChanged(),
+  );
   /** Why there is no log, in words; null where there is one. */
   readonly unopened$ = this.unopened.asObservable();
   /** How many notes and photos the server does not have yet. */
