@@ -114,8 +114,11 @@ function gradeWhere({ told }: DrillKey, structure: Structure): Graded {
   return {
     ...marks((weights.get(structure) ?? 0) / Math.max(1e-9, most), most),
     best: nameOf(best),
-    because: texts((own ?? first)?.because ?? []),
-    against: own || !first ? [] : [`The fish are on the ${nameOf(best)}: ${first.because[0]?.text ?? ''}`.trim()],
+    because: texts(own?.because ?? []),
+    against:
+      own || !first
+        ? []
+        : texts(first.because).map((text) => `On the ${nameOf(best)}: ${text.charAt(0).toLowerCase()}${text.slice(1)}`),
     school: null,
   };
 }

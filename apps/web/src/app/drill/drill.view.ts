@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { capital, nameOf, say, toShown, toSi } from '@inky-shoal/core';
+import { capital, nameOf, say, sayRange, toShown, toSi } from '@inky-shoal/core';
 import {
   DRILL_STEPS,
   STEP_QUESTIONS,
@@ -58,6 +58,7 @@ const STEP_NAMES: Readonly<Record<DrillStep, string>> = {
       min-height: var(--touch);
       justify-content: flex-start;
       text-align: left;
+      border: var(--stroke) solid var(--edge);
     }
     .answered {
       border-top: var(--stroke) solid var(--rule);
@@ -143,11 +144,7 @@ export class DrillView {
     const [from = 0, to = 0] = [...this.band()].sort((a, b) => a - b);
     return [toSi('depth', from, this.units()), toSi('depth', to, this.units())];
   });
-  protected readonly bandWords = computed(() =>
-    this.bandM()
-      .map((depthM) => say('depth', depthM, this.units()))
-      .join(' to '),
-  );
+  protected readonly bandWords = computed(() => sayRange('depth', this.bandM(), this.units()));
   protected readonly seconds = signal<unknown>(2);
   protected readonly secondsProblem = computed(() => {
     const seconds = this.seconds();
