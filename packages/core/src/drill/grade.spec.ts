@@ -3,7 +3,9 @@ import { day } from '../testing/days.js';
 import { rejudge } from '../plan/judge.js';
 import { chooseForWindow } from '../plan/window.js';
 import { drawScene } from './scene.js';
-import { grade, keyOf, type DrillKey } from './grade.js';
+import { grade } from './grading/index.js';
+import { rigOf, rigWords } from './grading/lure.js';
+import { keyOf, type DrillKey } from './key.js';
 import { optionsFor } from './options.js';
 import { sceneWords, worthWords } from './scene-words.js';
 
@@ -34,11 +36,17 @@ describe('a scene', () => {
 describe('grading', () => {
   it("gives full marks for the planner's own answer, whatever the day", () => {
     for (const key of keys(24)) {
-      const [place] = key.told.holding;
+      const bandsM = key.hours.map(({ places }): [number, number] => [
+        Math.min(...places.map(({ depthM }) => depthM[0])),
+        Math.max(...places.map(({ depthM }) => depthM[1])),
+      ]);
       expect(grade(key, { step: 'phase', phase: key.day.phase.id }).score).toBe(1);
       expect(grade(key, { step: 'regime', regime: key.day.clarity.regime }).score).toBe(1);
       expect(grade(key, { step: 'lure', category: firstLure(key) }).score).toBe(1);
-      expect(grade(key, { step: 'depth', depthM: place!.depthM }).score).toBeGreaterThan(0.5);
+      expect(grade(key, { step: 'depth', bandsM }).score).toBe(1);
+      if (key.day.food[0]) expect(grade(key, { step: 'food', kind: key.day.food[0].kind }).score).toBe(1);
+      expect(grade(key, { step: 'trim', tone: key.told.presentations[0]!.colour.tone }).score).toBe(1);
+      expect(grade(key, { step: 'rig', rig: rigOf(key) })).toMatchObject({ score: 1, best: rigWords(rigOf(key)) });
       const pause = key.told.presentations[0]?.retrieve.pauseS;
       expect(grade(key, { step: 'pause', seconds: pause ? (pause[0] + pause[1]) / 2 : 0 }).score).toBe(1);
     }
@@ -74,11 +82,40 @@ describe('grading', () => {
     expect(at(pause[0] / 2).against).toEqual(['They want it to lie still for longer']);
   });
 
-  it('takes a band over all of the water for no answer', () => {
+  const everyHour = (band: [number, number]) => cold.hours.map(() => band);
+  it('takes a band over all of the water for no answer, and one elsewhere for a wrong one', () => {
     const [place] = cold.told.holding;
-    const narrow = grade(cold, { step: 'depth', depthM: place!.depthM }).score;
-    expect(grade(cold, { step: 'depth', depthM: [0, 40] }).score).toBeLessThan(narrow);
-    expect(grade(cold, { step: 'depth', depthM: [90, 95] }).against).toHaveLength(1);
+    const narrow = grade(cold, { step: 'depth', bandsM: everyHour([...place!.depthM]) }).score;
+    expect(grade(cold, { step: 'depth', bandsM: everyHour([0, 40]) }).score).toBeLessThan(narrow);
+    expect(grade(cold, { step: 'depth', bandsM: everyHour([90, 95]) }).against).toHaveLength(1);
+  });
+
+  it('counts hours in which no band was drawn as missed, by how long they last', () => {
+    const bandsM = everyHour([...cold.told.holding[0]!.depthM]);
+    const whole = grade(cold, { step: 'depth', bandsM }).score;
+    const some = grade(cold, { step: 'depth', bandsM: bandsM.map((band, at) => (at ? band : null)) }).score;
+    const none = grade(cold, { step: 'depth', bandsM: bandsM.map(() => null) }).score;
+    expect(some).toBeLessThan(whole);
+    expect(none).toBeLessThan(some);
+    expect(grade(cold, { step: 'depth', bandsM: [] }).score).toBe(none);
+  });
+
+  it('says what speaks for the tone that the planner takes, and against one that it would never', () => {
+    const muddy = keyOf({ conditions: day({ surfaceTempC: 12, visibilityM: 0.2 }), at: 0.5 }, 'us');
+    const wrong = grade(muddy, { step: 'trim', tone: 'translucent' });
+    expect(wrong.score).toBeLessThan(0.2);
+    expect(wrong.against.length).toBeGreaterThan(0);
+    expect(grade(muddy, { step: 'trim', tone: muddy.told.presentations[0]!.colour.tone }).because).not.toHaveLength(0);
+  });
+
+  it('grades rod and line by steps of power, by what the line is of and by its test', () => {
+    const best = rigOf(cold);
+    const at = (change: Partial<typeof best>) => grade(cold, { step: 'rig', rig: { ...best, ...change } });
+    const braid = best.material === 'braid' ? 'nylon' : 'braid';
+    expect(at({ material: braid }).score).toBeLessThan(1);
+    expect(at({ material: braid }).against[0]).toMatch(/^It is fished on/);
+    expect(at({ testLb: 2 * best.testLb }).against[0]).toMatch(/^Thinner line/);
+    expect(at({ material: braid, testLb: 4 * best.testLb, power: 'heavy' }).score).toBeLessThan(0.5);
   });
 
   it('is mild where the planner itself is unsure', () => {
@@ -114,9 +151,19 @@ describe('what is offered', () => {
       const options = optionsFor(key, seed);
       expect(optionsFor(key, seed)).toEqual(options);
       expect(options.phases).toContain(key.day.phase.id);
-      expect(options.structures).toContain(key.told.holding[0]!.structure);
+      const structures = options.places.map(({ structure }) => structure);
+      const rigs = options.rigs.map(({ words }) => words);
+      expect(structures).toContain(key.told.holding[0]!.structure);
       expect(options.lures).toContain(firstLure(key));
-      for (const list of [options.structures, options.lures]) expect(new Set(list).size).toBe(list.length);
+      expect(rigs.map((words) => words.toLowerCase())).toContain(rigWords(rigOf(key)));
+      if (key.day.food[0]) expect(options.foods).toContain(key.day.food[0].kind);
+      for (const list of [structures, options.lures, options.foods, rigs]) {
+        expect(new Set(list).size).toBe(list.length);
+      }
+      for (const { depthM, out } of options.places) {
+        expect(depthM[0] < depthM[1] && depthM[1] <= options.bottomM && out > 0 && out < 1).toBe(true);
+      }
+      expect(options.hours.map(({ to }) => to).slice(0, -1)).toEqual(options.hours.map(({ from }) => from).slice(1));
       expect(options.bottomM).toBeGreaterThanOrEqual(Math.max(...key.told.holding.map(({ depthM }) => depthM[1])));
     });
   });

@@ -2,7 +2,9 @@ import type { Conditions } from '../contract/conditions.js';
 import { capital, nameOf } from '../contract/names.js';
 import { dayNumber } from '../day/calendar.js';
 import { sayDay } from '../season/answer/index.js';
-import { figureOf, say, symbolOf, type UnitSystem } from '../units/units.js';
+import type { DrillStep } from '../contract/practice.js';
+import { figureOf, say, sayRange, symbolOf, type UnitSystem } from '../units/units.js';
+import type { DrillKey } from './key.js';
 
 const FRONT_WORDS: Readonly<Record<NonNullable<Conditions['front']>, string>> = {
   stable: '',
@@ -40,14 +42,39 @@ export function sceneWords(conditions: Conditions, units: UnitSystem): string[] 
 }
 
 /** What is asked, in a question. */
-export const STEP_QUESTIONS = {
+export const STEP_QUESTIONS: Readonly<Record<DrillStep, string>> = {
   phase: 'What do the fish think it is?',
   regime: 'What kind of water is it?',
+  food: 'What do they eat most?',
   where: 'Where are they?',
-  depth: 'How deep?',
+  depth: 'How deep over the day? Draw the band.',
   lure: 'What do you tie on?',
-  pause: "How long does the planner's lure lie still, seconds? 0 where it keeps moving",
-} as const;
+  trim: "What tone does the planner's lure have?",
+  pause: "How long does the planner's lure lie still?",
+  rig: 'On what rod and line?',
+};
+
+/** What the planner has for a step that was not asked, so that the next can be asked by itself. */
+export function given({ day, told, units }: DrillKey, step: DrillStep): string {
+  const [place] = told.holding;
+  const [first] = told.presentations;
+  const held = place && `${nameOf(place.structure)}, ${sayRange('depth', place.depthM, units)}`;
+  switch (step) {
+    case 'phase':
+    case 'regime':
+      return '';
+    case 'food':
+    case 'where':
+      return `It is ${nameOf(day.phase.id)}.`;
+    case 'depth':
+    case 'lure':
+      return `It is ${nameOf(day.phase.id)}; most are on the ${step === 'lure' ? (held ?? '') : nameOf(place?.structure ?? '')}.`;
+    case 'trim':
+    case 'pause':
+    case 'rig':
+      return `The planner ties on a ${nameOf(first?.category ?? '')}, for the ${held ?? ''}.`;
+  }
+}
 
 /** An answer's worth in a word. */
 export const worthWords = (score: number): string =>

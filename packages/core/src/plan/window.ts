@@ -79,7 +79,7 @@ function classReason(bound: Bound, run: Range, units: UnitSystem): Reason[] {
 const LURE_SLOTS = new Map(CATALOGUE.map(({ id }) => [id, slotOf(`category:${id}`)]));
 
 /** The facts of a lure at a place. */
-const factsOfLure = (facts: Facts, { id }: Category, place: HoldingPlace): Facts =>
+export const factsOfLure = (facts: Facts, { id }: Category, place: HoldingPlace): Facts =>
   factsAt(facts, place, LURE_SLOTS.get(id) ?? slotOf(`category:${id}`));
 
 /** @param leaning what the window leans on; the record of the day speaks whether or not the window leans on it */

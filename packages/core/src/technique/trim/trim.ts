@@ -77,7 +77,7 @@ const FISH: ReadonlySet<ForageKind> = new Set([
 ]);
 
 /** What a lure can pass for, as facts for the rules of colour. */
-function passesFor({ traits, fished, positions }: Category): Known {
+export function passesFor({ traits, fished, positions }: Category): Known {
   const degree = (value: number) => Math.min(1, Math.max(0, (value - 0.2) / 0.2));
   const bottomFood = positions.bottom >= 0.7 && (fished === 'dragged' || fished === 'dropped' || fished === 'swum');
   return {
@@ -152,14 +152,20 @@ function hardwareOf(category: Category, facts: Facts): Reason[] {
   return reasons;
 }
 
+/** The rules of tone that hold, and what they give each tone. @param facts with what the lure passes for, where it is told */
+export function toneVotes(facts: Facts) {
+  const fired = fire(TONE_RULES, facts);
+  return { fired, votes: tally(fired) };
+}
+
 /**
  * Size, colour, blades, trailer and sound of a category for these facts (season, water, food, light and holding place in).
  * @param food what the lure passes for, where it passes for something they eat
  */
 export function trim(category: Category, given: Facts, food: ForageKind | null, units: UnitSystem): Trim {
   const facts = given.with(passesFor(category));
-  const toneRules = fire(TONE_RULES, facts);
-  const tones = ranked(TONES, tally(toneRules));
+  const { fired: toneRules, votes } = toneVotes(facts);
+  const tones = ranked(TONES, votes);
   const shy = facts.degree('feedback:short-strikes') >= 0.5;
   const shyFirst =
     ['colour', 'trailer-hook', 'slower'].find((side) => facts.degree(`school:short-strike-first:${side}`)) ?? 'colour';
