@@ -22,6 +22,7 @@ import { gate } from './share/gate.js';
 import type { Share } from './share/share.js';
 import { tackleRoutes } from './routes/tackle.js';
 import { tideStationRoutes } from './routes/tide-stations.js';
+import { practiceRoutes } from './routes/practice.js';
 import { tripRoutes } from './routes/trips.js';
 import type { Library } from './services/library.js';
 
@@ -87,6 +88,7 @@ export function createApp({ books, share, logger, webDir, dataDir, allowedHosts 
     shareRoutes(share),
     archiveRoutes(books, dataDir),
     tackleRoutes(books),
+    practiceRoutes(books),
     instrumentRoutes(books),
     unknownRoute,
   );

@@ -291,7 +291,10 @@ describe('backups', () => {
   it('are made before a book is changed by a newer program, and once a day', async () => {
     await filled();
     inFile((database) => {
-      database.exec("delete from kysely_migration where name in ('0006-safe', '0007-runs', '0008-record')");
+      database.exec(
+        "delete from kysely_migration where name in ('0006-safe', '0007-runs', '0008-record', '0009-practice')",
+      );
+      database.exec('drop table practice_event');
       for (const table of ['water', 'reading', 'plan', 'tackle', 'chart_feature']) {
         database.exec(`drop trigger ${table}_history`);
         database.exec(`alter table ${table} drop column version; alter table ${table} drop column changed_by`);

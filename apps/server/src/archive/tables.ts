@@ -1,5 +1,6 @@
 import { Conditions, Plan, ReadingDraft, RecordVersion, Run, WaterDraft } from '@inky-shoal/core';
 import { ChartFeature, ChartFrame } from '@inky-shoal/core/chart';
+import { PracticeEvent } from '@inky-shoal/core/drill';
 import { TackleDraft } from '@inky-shoal/core/tackle';
 import { TripEvent } from '@inky-shoal/core/underway';
 import * as z from 'zod';
@@ -156,6 +157,13 @@ export const ARCHIVED: readonly ArchivedTable[] = [
     table: 'trip_event',
     file: 'data/trip-events.jsonl',
     line: z.strictObject({ arrived: z.number().int(), id: text, trip_id: text, event: like(TripEvent) }),
+    json: ['event'],
+    order: 'arrived',
+  },
+  {
+    table: 'practice_event',
+    file: 'data/practice.jsonl',
+    line: z.strictObject({ arrived: z.number().int(), id: text, event: like(PracticeEvent) }),
     json: ['event'],
     order: 'arrived',
   },

@@ -86,7 +86,17 @@ async function setFact(db: Db, name: string, value: string): Promise<void> {
     .execute();
 }
 
-const COUNTED = ['water', 'reading', 'plan', 'tackle', 'photo', 'chart', 'chart_feature', 'trip_event'] as const;
+const COUNTED = [
+  'water',
+  'reading',
+  'plan',
+  'tackle',
+  'photo',
+  'chart',
+  'chart_feature',
+  'trip_event',
+  'practice_event',
+] as const;
 
 async function rowsIn(db: Db): Promise<number> {
   let rows = 0;

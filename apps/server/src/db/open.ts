@@ -10,6 +10,7 @@ import { trips } from './migrations/0005-trips.js';
 import { safe } from './migrations/0006-safe.js';
 import { runs } from './migrations/0007-runs.js';
 import { recordOfPlan } from './migrations/0008-record.js';
+import { practice } from './migrations/0009-practice.js';
 import { keepPrivate } from './file.js';
 import type { Tables } from './schema.js';
 import { BookTrouble } from './trouble.js';
@@ -24,6 +25,7 @@ const MIGRATIONS = {
   '0006-safe': safe,
   '0007-runs': runs,
   '0008-record': recordOfPlan,
+  '0009-practice': practice,
 };
 /** Names of all migrations, in order. */
 export const MIGRATION_NAMES: readonly string[] = Object.keys(MIGRATIONS);

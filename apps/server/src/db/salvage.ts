@@ -25,6 +25,7 @@ const NUMBER_COLUMNS: Partial<Record<BookTable, readonly string[]>> = {
   tackle: ['version'],
   chart_feature: ['version'],
   trip_event: ['arrived'],
+  practice_event: ['arrived'],
   history: ['id', 'version'],
 };
 

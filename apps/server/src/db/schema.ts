@@ -137,6 +137,14 @@ export interface TripEventTable {
   event: JsonText;
 }
 
+export interface PracticeEventTable {
+  /** Order of arrival. */
+  arrived: Generated<number>;
+  id: string;
+  /** A PracticeEvent. */
+  event: JsonText;
+}
+
 export interface FactTable {
   name: string;
   value: string;
@@ -174,6 +182,7 @@ export interface Tables {
   chart: ChartTable;
   chart_feature: ChartFeatureTable;
   trip_event: TripEventTable;
+  practice_event: PracticeEventTable;
   outside_day: OutsideDayTable;
   outside_state: OutsideStateTable;
   /** Small facts about the book itself, as the version of its demo data. */

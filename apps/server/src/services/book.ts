@@ -14,6 +14,7 @@ import { FactRepository } from '../repositories/facts.js';
 import { binnedBefore, HistoryRepository, secondCopyId } from '../repositories/history.js';
 import { PlanRepository } from '../repositories/plans.js';
 import { PhotoRepository } from '../repositories/photos.js';
+import { PracticeRepository } from '../repositories/practice.js';
 import { ReadingRepository } from '../repositories/readings.js';
 import { OutsideRepository } from '../repositories/outside.js';
 import { SetAsideRepository } from '../repositories/set-aside.js';
@@ -50,6 +51,7 @@ export class BookService {
   readonly photos: PhotoRepository;
   readonly charts: ChartRepository;
   readonly trips: TripRepository;
+  readonly practice: PracticeRepository;
   readonly outside: OutsideService;
   readonly tideGauge: TideGaugeService;
   readonly instruments: InstrumentService;
@@ -78,6 +80,7 @@ export class BookService {
     this.photos = new PhotoRepository(db);
     this.charts = new ChartRepository(db, unread);
     this.trips = new TripRepository(db, unread);
+    this.practice = new PracticeRepository(db, unread);
     this.history = new HistoryRepository(db);
     this.setAside = new SetAsideRepository(db);
     this.facts = new FactRepository(db);

@@ -26,6 +26,7 @@ const TOLD: readonly (readonly [table: string, one: string, many: string])[] = [
   ['plan', 'plan', 'plans'],
   ['tackle', 'piece', 'pieces'],
   ['trip_event', 'note', 'notes'],
+  ['practice_event', 'answer of practice', 'answers of practice'],
   ['photo', 'photograph', 'photographs'],
 ];
 
