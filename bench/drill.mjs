@@ -1,4 +1,6 @@
 import { launchBrowser } from '../scripts/lib/browser.mjs';
+import { startServer } from '../scripts/lib/server.mjs';
+import { learnersPool, questionsNeeded } from '@inky-shoal/demo/drill';
 import { cycleOf, cycleSound, strokesBetween } from '@inky-shoal/core/drill';
 
 const TEN_MINUTES_S = 600;
@@ -6,6 +8,57 @@ const SAMPLES_PER_S = 44_100;
 /** A stroke is heard where it is louder than this after so long a silence. */
 const HEARD = 0.3;
 const SILENT_S = 0.2;
+
+const LEARNERS = 200;
+const EVENINGS = { questions: 12, skill: 0.7 };
+const EVENINGS_LOOKED_AT = 4;
+
+const mean = (values) => values.reduce((sum, value) => sum + value, 0) / values.length;
+
+/** Answers every question of an evening in the page: from each press until it is graded and the next one is asked, ms. */
+const pressThrough = (page) =>
+  page.evaluate(async () => {
+    const until = (holds) =>
+      new Promise((done) => {
+        const look = () => (holds() ? done() : requestAnimationFrame(look));
+        look();
+      });
+    const next = () =>
+      [...document.querySelectorAll('button')].find(({ textContent }) => textContent.trim() === 'Next');
+    const listed = () => document.querySelectorAll('.options button');
+    const told = [];
+    for (;;) {
+      await until(() => document.querySelector('#asked'));
+      // What is drawn, felt or asked as a whole day is answered by hand: only what is chosen of a list is timed.
+      if (document.querySelector('inky-band-picture svg.open') || document.querySelector('inky-tap-wait')) return told;
+      await until(() => listed().length && !listed()[0].disabled);
+      const from = performance.now();
+      listed()[0].click();
+      await until(() => next());
+      const graded = performance.now() - from;
+      await new Promise((done) => setTimeout(done, 700));
+      const nextFrom = performance.now();
+      next().click();
+      await until(() => document.querySelector('#asked') && !document.querySelector('inky-answered'));
+      told.push(graded + performance.now() - nextFrom);
+    }
+  });
+
+async function nextMs(browser) {
+  const server = await startServer();
+  try {
+    const page = await browser.newPage();
+    const samples = [];
+    for (let evening = 0; evening < EVENINGS_LOOKED_AT; evening++) {
+      await page.goto(`${server.address}/drill/evening`);
+      samples.push(...(await pressThrough(page)));
+    }
+    await page.close();
+    return samples;
+  } finally {
+    await server.stop();
+  }
+}
 
 /**
  * When the strokes of a cadence sound over ten minutes, as Chromium's audio renders the loop that the page plays: how far
@@ -62,7 +115,21 @@ export async function* rows() {
     const how = 'four cadences over ten minutes, as the audio renders them';
     yield { figure: 'cadenceDriftMs', unit: 'ms', samples: [drift], how: `${how}; wanted at most 5` };
     yield { figure: 'cadenceJitterMs', unit: 'ms', samples: [jitter], how: `${how}; wanted at most 3` };
+    yield {
+      figure: 'drillNextMs',
+      unit: 'ms',
+      samples: await nextMs(browser),
+      how: `an answer graded and the next question asked in the page, over ${EVENINGS_LOOKED_AT} evenings; wanted under 100`,
+    };
   } finally {
     await browser.close();
   }
+  const learners = Array.from({ length: LEARNERS }, (_, at) => 1000 + at);
+  const { chosen, random } = questionsNeeded(learnersPool(), learners, EVENINGS);
+  yield {
+    figure: 'drillQuestionsRatio',
+    unit: '',
+    samples: [mean(chosen) / mean(random)],
+    how: `${LEARNERS} learners who forget, ${EVENINGS.questions} questions an evening, until ${100 * EVENINGS.skill} % is known: ${Math.round(mean(chosen))} chosen, ${Math.round(mean(random))} at random; wanted at most 0.75`,
+  };
 }

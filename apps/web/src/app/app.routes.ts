@@ -24,7 +24,7 @@ export const routes: Routes = [
     title: 'The day that counts',
     loadComponent: () => import('./competition/competition.view').then((m) => m.CompetitionView),
   },
-  { path: 'drill', title: 'Judge a day', loadComponent: () => import('./drill/drill.view').then((m) => m.DrillView) },
+  { path: 'drill', loadChildren: () => import('./drill/drill.routes').then((m) => m.DRILL_ROUTES) },
   { path: 'cadence', title: 'Cadence', loadComponent: () => import('./drill/cadence.view').then((m) => m.CadenceView) },
   { path: 'water', title: 'Water', loadComponent: () => import('./water/water.view').then((m) => m.WaterView) },
   { path: 'rig', title: 'Rods', loadChildren: () => import('./rig/rig.routes').then((m) => m.RIG_ROUTES) },

@@ -57,11 +57,19 @@ export function chooseQuestions(
   passedOver: ReadonlySet<string> = new Set(),
 ): DrillQuestion[] {
   const shares = sharesOf(pool);
-  const first = new Map<string, DrillQuestion>();
+  const byTopic = new Map<string, DrillQuestion[]>();
   for (const question of questionsOf(pool)) {
-    if (!passedOver.has(question.topic) && !first.has(question.topic)) first.set(question.topic, question);
+    if (passedOver.has(question.topic)) continue;
+    byTopic.set(question.topic, [...(byTopic.get(question.topic) ?? []), question]);
   }
-  const worth = ({ topic }: DrillQuestion) =>
-    (shares.get(topic) ?? 0) * (1 - (memory.get(topic)?.known ?? NEVER_ASKED));
-  return [...first.values()].sort((a, b) => worth(b) - worth(a)).slice(0, count);
+  const worth = (topic: string) => (shares.get(topic) ?? 0) * (1 - (memory.get(topic)?.known ?? NEVER_ASKED));
+  const topics = [...byTopic.keys()].sort((a, b) => worth(b) - worth(a)).slice(0, count);
+  // Each of a day of its own where there are enough: what is told for one step of a day gives away another.
+  const used = new Set<number>();
+  return topics.flatMap((topic) => {
+    const own = byTopic.get(topic) ?? [];
+    const question = own.find(({ seed }) => !used.has(seed)) ?? own[0];
+    if (question) used.add(question.seed);
+    return question ?? [];
+  });
 }

@@ -17,7 +17,7 @@ export { keyOf, type DrillKey } from './key.js';
 export { grade } from './grading/index.js';
 export { drawScene, type Scene } from './scene.js';
 export { optionsFor, type DrillOptions, type ProfilePlace } from './options.js';
-export { given, sceneWords, STEP_QUESTIONS, worthWords } from './scene-words.js';
+export { askedLight, given, sceneWords, STEP_QUESTIONS, worthWords } from './scene-words.js';
 export { STEP_NAMES, topicOf, topicWords } from './topics.js';
 export { answersOf, counted, dueOf, memoryOf, type TopicMemory } from './memory.js';
 export { knownBy, type KnownOf } from './known.js';
@@ -26,3 +26,4 @@ export { composeEvening, EVENING_S, PART_S, type EveningPart, type OwnDay } from
 export { gradeTurn, turnPlaces, turnRound, turnWords, type TurnAnswer, type TurnKey } from './turn.js';
 export { gradeSpot, underThumb, type SpotHeat } from './spot.js';
 export { strokesOf, type DrillStrokes } from './strokes.js';
+export { bitWords, whatBit, type WhatBit } from './what-bit.js';

@@ -35,10 +35,16 @@ export interface DrillKey {
   readonly units: UnitSystem;
 }
 
+/** Which window of a day a scene asks about. */
+export function askedWindow({ windows }: JudgedDay, { at, minute }: Scene): number {
+  const of = minute === undefined ? -1 : windows.findIndex(({ fromMin, toMin }) => minute >= fromMin && minute < toMin);
+  return of >= 0 ? of : Math.min(windows.length - 1, Math.floor(at * windows.length));
+}
+
 /** The planner's own answer to a scene. @throws Error where the day has no window, or none of its lures suits it */
-export function keyOf({ conditions, at }: Scene, units: UnitSystem): DrillKey {
-  const day = judgeDay(conditions, units);
-  const index = Math.min(day.windows.length - 1, Math.floor(at * day.windows.length));
+export function keyOf(scene: Scene, units: UnitSystem): DrillKey {
+  const day = judgeDay(scene.conditions, units);
+  const index = askedWindow(day, scene);
   const window = day.windows[index];
   if (!window) throw new Error('a day without a window cannot be drilled');
   const chosen = chooseForWindow(day, window, units);

@@ -1,4 +1,4 @@
-import { createEmptyCard, forgetting_curve, fsrs, Rating, type Card, type Grade } from 'ts-fsrs';
+import { fsrs, Rating, type FSRSState, type Grade } from 'ts-fsrs';
 import type { PracticeEvent, PracticeEventOf, PracticeStep } from '../contract/practice.js';
 
 /** What is remembered of a topic. */
@@ -33,7 +33,10 @@ const gradeOf = (score: number): Grade =>
 
 /** Events that count: each once, those that were taken back left out, in the order of their clocks. */
 export function counted(events: readonly PracticeEvent[]): PracticeEvent[] {
-  const back = new Set(events.flatMap((event) => (event.kind === 'take-back' ? event.of : [])));
+  const takers = events.filter((event) => event.kind === 'take-back');
+  // What took something back may have been taken back itself: then it counts again.
+  const gone = new Set(takers.flatMap(({ of }) => of));
+  const back = new Set(takers.flatMap(({ id, of }) => (gone.has(id) ? [] : of)));
   const once = new Map(events.map((event) => [event.id, event]));
   return [...once.values()]
     .filter(({ kind, id }) => kind !== 'take-back' && !back.has(id))
@@ -44,35 +47,35 @@ export function counted(events: readonly PracticeEvent[]): PracticeEvent[] {
 export const answersOf = (events: readonly PracticeEvent[]): PracticeEventOf<'answer'>[] =>
   counted(events).filter((event) => event.kind === 'answer');
 
-/** The chance to know what was last answered at some moment; a clock that was set back has no time pass. */
-function knownAt({ stability }: Card, lastMs: number, nowMs: number): number {
-  return forgetting_curve(scheduler.parameters.w, Math.max(0, nowMs - lastMs) / DAY_MS, stability);
+/** A topic as it is followed from answer to answer. */
+interface Followed {
+  readonly state: FSRSState;
+  readonly answers: number;
+  readonly last: number;
+  readonly lastMs: number;
+  readonly step: PracticeStep;
 }
+
+/** Days between two moments; a clock that was set back has no time pass. */
+const daysBetween = (fromMs: number, toMs: number): number => Math.max(0, toMs - fromMs) / DAY_MS;
 
 /** What is remembered of every topic that was ever asked, by all answers that count. */
 export function memoryOf(events: readonly PracticeEvent[], nowMs: number): Map<string, TopicMemory> {
-  const cards = new Map<string, { card: Card; answers: number; last: number; lastMs: number; step: PracticeStep }>();
+  const followed = new Map<string, Followed>();
   for (const { topic, step, score, at } of answersOf(events)) {
-    const before = cards.get(topic);
+    const before = followed.get(topic);
     const atMs = Date.parse(at);
-    const { card } = scheduler.next(before?.card ?? createEmptyCard(new Date(atMs)), new Date(atMs), gradeOf(score));
-    cards.set(topic, { card, answers: (before?.answers ?? 0) + 1, last: score, lastMs: atMs, step });
+    const days = before ? daysBetween(before.lastMs, atMs) : 0;
+    const state = scheduler.next_state(before?.state ?? null, days, gradeOf(score));
+    followed.set(topic, { state, answers: (before?.answers ?? 0) + 1, last: score, lastMs: atMs, step });
   }
-  return new Map(
-    [...cards].map(([topic, { card, answers, last, lastMs, step }]): [string, TopicMemory] => [
-      topic,
-      {
-        topic,
-        step,
-        answers,
-        last,
-        lastMs,
-        stabilityDays: card.stability,
-        known: knownAt(card, lastMs, nowMs),
-        dueMs: card.due.getTime(),
-      },
-    ]),
-  );
+  const told = ([topic, { state, lastMs, ...rest }]: [string, Followed]): [string, TopicMemory] => {
+    const { stability } = state;
+    const known = scheduler.forgetting_curve(daysBetween(lastMs, nowMs), stability);
+    const dueMs = lastMs + scheduler.next_interval(stability, 0) * DAY_MS;
+    return [topic, { topic, ...rest, lastMs, stabilityDays: stability, known, dueMs }];
+  };
+  return new Map([...followed].map(told));
 }
 
 /** Topics whose time has come again: the least known first. */

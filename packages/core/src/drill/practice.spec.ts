@@ -73,6 +73,8 @@ describe('what is remembered', () => {
     expect(memoryOf([...events, back], at(5))).toEqual(plain);
     expect(memoryOf([back, ...events].reverse(), at(5))).toEqual(plain);
     expect(memoryOf([...events, ...events, back], at(5))).toEqual(plain);
+    const again: PracticeEvent = { kind: 'take-back', id: id(), at: wrong.at, of: [back.id] };
+    expect(memoryOf([...events, again, back], at(5))).toEqual(memoryOf(events, at(5)));
   });
 
   it('goes on with a clock that was set back or ran ahead', () => {

@@ -14,20 +14,27 @@ const FRONT_WORDS: Readonly<Record<NonNullable<Conditions['front']>, string>> = 
   recovering: 'A front passed some days ago.',
 };
 
+const LIGHT_WORDS = { low: 'low light', rising: 'morning sun', high: 'high sun', falling: 'afternoon sun' } as const;
+
 function trendWords(perDayC: number, units: UnitSystem): string {
   if (Math.abs(perDayC) < 0.1) return 'and steady';
   const change = `${figureOf('tempChange', Math.abs(perDayC), units)} ${symbolOf('tempChange', units)} a day`;
   return `and ${perDayC > 0 ? 'rising' : 'falling'} ${change}`;
 }
 
-/** A day as an angler meets it, a sentence each: date, water, what one sees, weather, ground. It names no phase. */
-export function sceneWords(conditions: Conditions, units: UnitSystem): string[] {
+/**
+ * A day as an angler meets it, a sentence each: date, water, what one sees, weather, ground. It names no phase.
+ * @param withoutWater leaves out how warm it is, how far one sees and the ground: they are asked for
+ */
+export function sceneWords(conditions: Conditions, units: UnitSystem, withoutWater = false): string[] {
   const { date, surfaceTempC, tempTrendCPerDay = 0, visibilityM, normalVisibilityM, sky, windMps, front } = conditions;
   const { structures = [], covers = [], maxDepthM, tide } = conditions;
   const named = (ids: readonly string[]) => ids.map(nameOf).join(', ');
   return [
-    `${sayDay(dayNumber(date))}. The water is ${say('temp', surfaceTempC, units)} ${trendWords(tempTrendCPerDay, units)}.`,
-    ...(visibilityM !== undefined && normalVisibilityM !== undefined
+    withoutWater
+      ? `${sayDay(dayNumber(date))}.`
+      : `${sayDay(dayNumber(date))}. The water is ${say('temp', surfaceTempC, units)} ${trendWords(tempTrendCPerDay, units)}.`,
+    ...(!withoutWater && visibilityM !== undefined && normalVisibilityM !== undefined
       ? [`You see ${say('depth', visibilityM, units)}, where ${say('depth', normalVisibilityM, units)} is usual.`]
       : []),
     [
@@ -37,9 +44,16 @@ export function sceneWords(conditions: Conditions, units: UnitSystem): string[] 
       .filter(Boolean)
       .join(' '),
     ...(tide ? [`The tide: ${nameOf(tide.stage)}.`] : []),
-    `Ground: ${named(structures)}; ${named(covers)}.${maxDepthM === undefined ? '' : ` The bottom is at ${say('depth', maxDepthM, units)}.`}`,
+    ...(withoutWater
+      ? []
+      : [
+          `Ground: ${named(structures)}; ${named(covers)}.${maxDepthM === undefined ? '' : ` The bottom is at ${say('depth', maxDepthM, units)}.`}`,
+        ]),
   ];
 }
+
+/** Light of the window that is asked about, in words. */
+export const askedLight = ({ told }: DrillKey): string => (told.night ? 'by night' : `in ${LIGHT_WORDS[told.light]}`);
 
 /** What is asked, in a question. */
 export const STEP_QUESTIONS: Readonly<Record<DrillStep, string>> = {

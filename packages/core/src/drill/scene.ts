@@ -18,6 +18,8 @@ export interface Scene {
   readonly conditions: Conditions;
   /** Where within the day's windows, 0 to 1: the windows are known once it is judged. */
   readonly at: number;
+  /** A minute of the day whose window is asked about, where it is known. */
+  readonly minute?: number | undefined;
 }
 
 /** Scenes lie in one year; which is all the same to them. */

@@ -7,8 +7,8 @@ import { marks } from './grading/marks.js';
 export interface SpotHeat {
   readonly heat: Uint8Array;
   readonly cols: number;
-  /** Best place of the hour, with why. */
-  readonly best: { readonly name: string; readonly structure: Structure | null; readonly because: readonly string[] };
+  /** Best place of the hour, the zone that it lies in where it has a name, and why. */
+  readonly best: { readonly zone: string; readonly structure: Structure | null; readonly because: readonly string[] };
 }
 
 /** A thumb covers so many cells to each side. */
@@ -34,7 +34,7 @@ export function underThumb(heat: Uint8Array, cols: number, cell: number, cells =
  * @param off it lies on land, or outside of the chart
  */
 export function gradeSpot({ heat, cols, best }: SpotHeat, cell: number | null, off = false): Graded {
-  const name = capital(best.name || nameOf(best.structure ?? 'open-water'));
+  const name = capital(nameOf(best.structure ?? 'open-water')) + (best.zone ? `, ${best.zone}` : '');
   const missed = (text: string): Graded => ({
     score: 0,
     best: name,

@@ -57,14 +57,19 @@ describe('a spot on a chart', () => {
   const heat = new Uint8Array(100);
   heat[55] = 255;
   heat[11] = 100;
-  const best = { name: 'the long point', structure: null, because: ['Wind blows onto it'] };
+  const best = { zone: 'Long Arm', structure: 'bluff-end' as const, because: ['Wind blows onto it'] };
   const grade = (cell: number | null, off = false) => gradeSpot({ heat, cols: 10, best }, cell, off);
 
   it('counts by what the scan gives it beside the best, under a thumb', () => {
     expect(underThumb(heat, 10, 33)).toBe(55);
     expect(underThumb(heat, 10, 0)).toBe(11);
     expect(underThumb(heat, 10, 99, 0)).toBe(99);
-    expect(grade(55)).toMatchObject({ score: 1, best: 'The long point', because: ['Wind blows onto it'], against: [] });
+    expect(grade(55)).toMatchObject({
+      score: 1,
+      best: 'Bluff end, Long Arm',
+      because: ['Wind blows onto it'],
+      against: [],
+    });
     expect(grade(0).score).toBeCloseTo(100 / 255 / 0.85, 6);
     expect(grade(8)).toMatchObject({ score: 0, against: ['No better than the usual water of this chart'] });
   });

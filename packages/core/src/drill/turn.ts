@@ -10,6 +10,7 @@ import { explain } from '../presentation/score.js';
 import { sayRange, type UnitSystem } from '../units/units.js';
 import type { Graded } from './answer.js';
 import { marks, texts } from './grading/marks.js';
+import { askedWindow } from './key.js';
 import type { Scene } from './scene.js';
 
 /** What somebody says must be true for a lure. */
@@ -78,9 +79,9 @@ export const turnPlaces = ({ conditions }: Scene) => ({
  * visibilities it would, found as tipping points are. The same seed, the same lure.
  * @returns null where one lure comes first whatever the water is like
  */
-export function turnRound({ conditions, at }: Scene, seed: number, units: UnitSystem): TurnKey | null {
-  const day = judgeDay(conditions, units);
-  const index = Math.min(day.windows.length - 1, Math.floor(at * day.windows.length));
+export function turnRound(scene: Scene, seed: number, units: UnitSystem): TurnKey | null {
+  const day = judgeDay(scene.conditions, units);
+  const index = askedWindow(day, scene);
   const { surfaceTempC } = day.conditions;
   const now = first(day, index);
   const temps = Array.from({ length: TEMPERATURES }, (_, step) =>

@@ -1,43 +1,22 @@
 import { inject, Injectable } from '@angular/core';
-import { DRILL_STEPS, type DrillAnswer, type DrillStep, type Graded } from '@inky-shoal/core/drill';
-import { BehaviorSubject, map, type Observable } from 'rxjs';
+import type { CategoryId, Discipline, UnitSystem } from '@inky-shoal/core';
+import type { DrillAnswer, Graded, PooledScene, TurnAnswer } from '@inky-shoal/core/drill';
+import { concatMap, from, last, type Observable, scan } from 'rxjs';
 import * as z from 'zod';
 import { Store } from '../base/store';
 import { MORNINGS_WORKER } from '../mornings/mornings-worker';
-import type { SceneQuestion, ToldBand, ToldScene } from './drill-api';
+import type { Band } from './band-picture.component';
+import type { DayKey, GradedAnswer, SceneQuestion, ToldPicture, ToldScene, ToldTurn } from './drill-api';
 
-const Kept = z.array(z.object({ seed: z.number(), step: z.enum(DRILL_STEPS), score: z.number(), at: z.string() }));
-type Result = z.infer<typeof Kept>[number];
-/** The latest are kept, and of those of one step so many are told. */
-const MOST = 600;
-const TOLD = 20;
+/** Days that questions are chosen from, and how many are judged at a time. */
+const POOL = 40;
+const POOLED_AT_ONCE = 8;
 
-/** How one gets on with a step of the work. */
-export interface StepKnown {
-  readonly step: DrillStep;
-  readonly answers: number;
-  /** Marks of the last answers in the mean, 0 to 1. */
-  readonly marks: number;
-}
-
-/** Days that are judged for practice: asked in a worker, the marks kept on this device. */
+/** Days that are judged for practice, asked in a worker. */
 @Injectable({ providedIn: 'root' })
 export class DrillService {
   private readonly worker = inject(MORNINGS_WORKER);
   private readonly nextSeed = new Store('drill-seed', z.number().int().min(0), 1);
-  private readonly store = new Store('drill-results', Kept, []);
-  private readonly results = new BehaviorSubject<readonly Result[]>(this.store.read());
-
-  /** How one gets on, step by step, of those that were answered. */
-  readonly known$: Observable<readonly StepKnown[]> = this.results.pipe(
-    map((results) =>
-      DRILL_STEPS.flatMap((step): StepKnown[] => {
-        const own = results.filter((each) => each.step === step).slice(-TOLD);
-        const marks = own.reduce((sum, { score }) => sum + score, 0) / Math.max(1, own.length);
-        return own.length ? [{ step, answers: own.length, marks }] : [];
-      }),
-    ),
-  );
 
   /** The day that is asked next. */
   get seed(): number {
@@ -55,18 +34,36 @@ export class DrillService {
     return this.worker.ask((drill) => drill.scene(question));
   }
 
-  bands(question: SceneQuestion): Observable<ToldBand[]> {
-    return this.worker.ask((drill) => drill.bands(question));
+  dayKey(question: SceneQuestion): Observable<DayKey> {
+    return this.worker.ask((drill) => drill.dayKey(question));
   }
 
-  grade(question: SceneQuestion, answer: DrillAnswer): Observable<Graded> {
+  picture(question: SceneQuestion, category: CategoryId | null, bandsM: readonly Band[]): Observable<ToldPicture> {
+    return this.worker.ask((drill) => drill.picture(question, category, bandsM));
+  }
+
+  grade(question: SceneQuestion, answer: DrillAnswer): Observable<GradedAnswer> {
     return this.worker.ask((drill) => drill.grade(question, answer));
   }
 
-  /** Keeps what an answer was worth. */
-  keep(seed: number, step: DrillStep, score: number): void {
-    const results = [...this.results.value, { seed, step, score, at: new Date().toISOString() }].slice(-MOST);
-    this.store.write(results);
-    this.results.next(results);
+  turn(question: SceneQuestion): Observable<ToldTurn | null> {
+    return this.worker.ask((drill) => drill.turn(question));
+  }
+
+  gradeTurn(question: SceneQuestion, answer: TurnAnswer): Observable<Graded> {
+    return this.worker.ask((drill) => drill.gradeTurn(question, answer));
+  }
+
+  /** Days to choose questions from, the next to be asked first; judged in portions, so that others are not kept waiting. */
+  pool(discipline: Discipline, units: UnitSystem): Observable<readonly PooledScene[]> {
+    const seeds = Array.from({ length: POOL }, (_, at) => this.seed + at);
+    const portions = Array.from({ length: POOL / POOLED_AT_ONCE }, (_, at) =>
+      seeds.slice(at * POOLED_AT_ONCE, (at + 1) * POOLED_AT_ONCE),
+    );
+    return from(portions).pipe(
+      concatMap((portion) => this.worker.ask((drill) => drill.pool(portion, discipline, units))),
+      scan((all: readonly PooledScene[], scenes) => [...all, ...scenes], []),
+      last(),
+    );
   }
 }

@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { feelOf, feelWords, waitWords } from '@inky-shoal/core/drill';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { feelOf, feelWords, WAIT_S, waitWords } from '@inky-shoal/core/drill';
+import { fromEvent } from 'rxjs';
+import { NoticeService } from '../base/notice.service';
 import { ButtonDirective } from 'primeng/button';
 import { CadencePlayer } from './cadence-player.service';
-import { FeltWaits } from './felt-waits';
+import { PracticeService } from './practice.service';
 
 /** Waits shown in the plot. */
 const SHOWN = 40;
@@ -34,7 +36,7 @@ const EDGE = 0.5;
       </svg>
       <p class="quiet">
         Over the line too long, under it too short.
-        <button pButton text type="button" (click)="waits.clear()">Begin anew</button>
+        <button pButton text type="button" (click)="forget()">Begin anew</button>
       </p>
     }
   `,
@@ -58,12 +60,13 @@ const EDGE = 0.5;
 })
 export class FeelComponent {
   private readonly player = inject(CadencePlayer);
-  protected readonly waits = inject(FeltWaits);
+  private readonly practice = inject(PracticeService);
+  private readonly notices = inject(NoticeService);
   readonly wantedS = input.required<number>();
   /** A wait begins: whatever sounds is silent. */
   readonly begun = output();
 
-  private readonly felt = toSignal(this.waits.waits$, { requireSync: true });
+  private readonly felt = toSignal(this.practice.waits$, { requireSync: true });
   /** When the wait began, by the clock that no one sets; null while none is felt. */
   protected readonly begunMs = signal<number | null>(null);
   protected readonly said = signal('');
@@ -80,6 +83,23 @@ export class FeelComponent {
     });
   });
 
+  constructor() {
+    // What was felt while the page was away was felt of something else.
+    fromEvent(document, 'visibilitychange')
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => {
+        if (document.visibilityState === 'visible' || this.begunMs() === null) return;
+        this.begunMs.set(null);
+        this.said.set('You were away from the page: that wait does not count. Begin it again.');
+      });
+  }
+
+  /** Has all waits not count any more, which can be taken back. */
+  protected forget(): void {
+    const back = this.practice.takeBack(this.felt().map(({ id }) => id));
+    this.notices.say('The waits are forgotten.', back);
+  }
+
   protected press(): void {
     const begun = this.begunMs();
     if (begun === null) {
@@ -90,13 +110,13 @@ export class FeelComponent {
       this.begunMs.set(performance.now());
       return;
     }
-    const wait = {
-      at: new Date().toISOString(),
-      wantedS: this.wantedS(),
-      feltS: (performance.now() - begun) / 1000,
-    };
+    const feltS = (performance.now() - begun) / 1000;
     this.begunMs.set(null);
-    this.said.set(waitWords(wait));
-    this.waits.add(wait);
+    if (feltS > WAIT_S[1]) {
+      this.said.set('That was longer than any wait: it does not count.');
+      return;
+    }
+    const wait = this.practice.add({ kind: 'wait', wantedS: this.wantedS(), feltS });
+    if (wait.kind === 'wait') this.said.set(waitWords(wait));
   }
 }

@@ -43,7 +43,7 @@ export class MoreView {
   protected readonly views = [
     { path: '/season', name: 'Season', about: 'where the year stands, and what comes' },
     { path: '/log', name: 'Log', about: 'trips that were made, and what they taught' },
-    { path: '/drill', name: 'Judge a day', about: 'practise what the planner does' },
+    { path: '/drill', name: 'Practice', about: 'ten minutes, and the planner needs you less' },
     { path: '/cadence', name: 'Cadence', about: 'how long eight seconds are' },
     { path: '/plans', name: 'Plans', about: 'days that were saved' },
     { path: '/waters', name: 'Waters', about: 'what you fish, and its readings' },

@@ -40,6 +40,7 @@ export class ShellComponent {
     { path: '/rig', name: 'Rig', on: 'both' },
     { path: '/underway', name: 'Underway', on: 'both' },
     { path: '/log', name: 'Log', on: 'wide' },
+    { path: '/drill', name: 'Practice', on: 'wide' },
     { path: '/plans', name: 'Plans', on: 'wide' },
     { path: '/settings', name: 'Settings', on: 'wide' },
     { path: '/more', name: 'More', on: 'phone' },

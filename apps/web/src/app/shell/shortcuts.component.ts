@@ -14,6 +14,7 @@ const GO: readonly (readonly [key: string, name: string, path: string])[] = [
   ['b', 'Boxes', '/rig/boxes'],
   ['t', 'Bench', '/rig/bench'],
   ['u', 'Underway', '/underway'],
+  ['j', 'Practice', '/drill'],
   ['w', 'Waters', '/waters'],
   ['p', 'Plans', '/plans'],
   ['r', 'Rules', '/rules'],

@@ -1,5 +1,6 @@
 import type { UnitSystem } from '@inky-shoal/core';
 import type { ChartFrame, ReadingStep } from '@inky-shoal/core/chart';
+import { gradeSpot, type Graded } from '@inky-shoal/core/drill';
 import {
   ChartSession,
   type ChartDay,
@@ -75,6 +76,30 @@ export class ChartApi {
     const { heat, spots } = this.opened.scanAt(minute, filter, units);
     const picture = await this.drawn(heatPixels(heat, colour));
     return transfer({ spots, minute, heat: picture }, handles(picture));
+  }
+
+  /**
+   * What a place is worth that somebody takes for the best of an hour: for practice.
+   * @param cell null where none was taken within the time
+   */
+  gradeSpot(cell: number | null, minute: number, units: UnitSystem): Graded {
+    const { heat, spots } = this.opened.scanAt(minute, {}, units);
+    const [best] = spots;
+    const { cols } = this.opened.grid;
+    const isOff = cell !== null && !((this.opened.depthsAt(minute)[cell] ?? 0) > 0);
+    return gradeSpot(
+      {
+        heat,
+        cols,
+        best: {
+          zone: best?.zone ?? '',
+          structure: best?.structure ?? null,
+          because: (best?.because ?? []).map(({ text }) => text),
+        },
+      },
+      cell,
+      isOff,
+    );
   }
 
   /** The best places of an hour alone. */

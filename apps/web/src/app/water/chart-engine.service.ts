@@ -26,6 +26,8 @@ export class ChartEngineService {
   bestAt = (minute: number, units: UnitSystem) => this.worker.ask((chart) => chart.bestAt(minute, units));
   scanAt = (minute: number, filter: SpotFilter, units: UnitSystem, colour: Rgb): Observable<HourPicture> =>
     this.worker.ask((chart) => chart.scanAt(minute, filter, units, colour));
+  gradeSpot = (cell: number | null, minute: number, units: UnitSystem) =>
+    this.worker.ask((chart) => chart.gradeSpot(cell, minute, units));
   spotAt = (lonLat: readonly [number, number], minute: number, units: UnitSystem) =>
     this.worker.ask((chart) => chart.spotAt(lonLat, minute, units));
   alike = (cell: number, minute: number, units: UnitSystem) =>

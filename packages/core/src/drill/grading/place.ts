@@ -1,6 +1,7 @@
 import type { Structure } from '../../contract/ids.js';
 import { nameOf } from '../../contract/names.js';
 import type { Range } from '../../contract/plan.js';
+import { sayHours } from '../../day/say-clock.js';
 import { sayRange } from '../../units/units.js';
 import type { Graded } from '../answer.js';
 import type { DrillKey, HoursHeld } from '../key.js';
@@ -66,7 +67,7 @@ export function gradeDepth({ told, hours, index, units }: DrillKey, bandsM: read
   const here = asked?.places.length ? covers(asked, bandsM[index] ?? null).covered : 0;
   return {
     ...marks(covered / Math.max(1, all), sureness / Math.max(1, all)),
-    best: `${sayRange('depth', first.depthM, units)}${hours.length > 1 ? `, ${told.from} to ${told.to}` : ''}`,
+    best: `${sayRange('depth', first.depthM, units)}${hours.length > 1 ? `, ${sayHours(told.from, told.to)}` : ''}`,
     because: texts(first.because),
     against: here < ELSEWHERE ? [`Most of them are at ${sayRange('depth', first.depthM, units)}`] : [],
     school: null,

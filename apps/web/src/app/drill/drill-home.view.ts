@@ -1,0 +1,137 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { dueOf, topicWords } from '@inky-shoal/core/drill';
+import { ButtonDirective } from 'primeng/button';
+import { SettingsService } from '../base/settings.service';
+import { KnownComponent } from './known.component';
+import { PracticeService } from './practice.service';
+import { OwnDaysService } from './own-days.service';
+
+/** Weak topics that are named. */
+const NAMED = 3;
+
+/** Practice: ten minutes, or what one likes; and what is known so far. */
+@Component({
+  selector: 'inky-drill-home',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ButtonDirective, KnownComponent, RouterLink],
+  template: `
+    <div class="view">
+      <h1>Practice</h1>
+      <p>
+        <button pButton type="button" class="wide" routerLink="/drill/evening">Ten minutes</button>
+      </p>
+      <p class="quiet" role="status">{{ dueWords() }}</p>
+      <ul class="ways">
+        @for (way of ways; track way.path) {
+          <li>
+            <a [routerLink]="way.path"
+              ><strong>{{ way.name }}</strong> <span>{{ way.about }}</span></a
+            >
+          </li>
+        }
+      </ul>
+      @if (coming().length) {
+        <section aria-labelledby="coming">
+          <h2 id="coming">Coming on your waters</h2>
+          <ul>
+            @for (day of coming().slice(0, next); track day.id) {
+              <li>
+                <a class="plain" routerLink="/drill/day" [queryParams]="{ own: day.id }">{{ day.name }}</a>
+              </li>
+            }
+          </ul>
+          @if (coming().length > next) {
+            <details>
+              <summary>Later days</summary>
+              <ul>
+                @for (day of coming().slice(next); track day.id) {
+                  <li>
+                    <a class="plain" routerLink="/drill/day" [queryParams]="{ own: day.id }">{{ day.name }}</a>
+                  </li>
+                }
+              </ul>
+            </details>
+          }
+        </section>
+      }
+      @if (trips().length) {
+        <details>
+          <summary>Trips of yours, and what really bit</summary>
+          <ul>
+            @for (trip of trips(); track trip.id) {
+              <li>
+                <a class="plain" routerLink="/drill/day" [queryParams]="{ trip: trip.id }">{{ trip.name }}</a>
+                @if (!trip.scene) {
+                  <span class="quiet">no plan</span>
+                }
+              </li>
+            }
+          </ul>
+        </details>
+      }
+      <inky-known />
+    </div>
+  `,
+  styles: `
+    p,
+    section {
+      margin: 0.75rem 0;
+    }
+    ul {
+      list-style: none;
+      margin: 0.25rem 0 0;
+      padding: 0;
+    }
+    li a {
+      display: inline-grid;
+      min-height: var(--touch);
+      align-content: center;
+    }
+    .ways {
+      max-width: 34rem;
+    }
+    .ways a {
+      display: grid;
+      min-height: 3.25rem;
+      border-bottom: var(--stroke) solid var(--rule);
+      text-decoration: none;
+    }
+    .ways span {
+      color: var(--ink-2);
+    }
+    summary {
+      min-height: var(--touch);
+      align-content: center;
+      cursor: pointer;
+    }
+  `,
+})
+export class DrillHomeView {
+  private readonly practice = inject(PracticeService);
+  private readonly days = inject(OwnDaysService);
+  private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
+  private readonly events = toSignal(this.practice.events$, { requireSync: true });
+  protected readonly coming = toSignal(this.days.coming$, { initialValue: [] });
+  protected readonly trips = toSignal(this.days.trips$, { initialValue: [] });
+
+  /** Days that are offered at once. */
+  protected readonly next = 3;
+
+  protected readonly ways = [
+    { path: '/drill/day', name: 'Judge a day', about: 'from the phase to the rig, graded by the planner' },
+    { path: '/drill/turn', name: 'Turn it round', about: 'what must be true for a lure?' },
+    { path: '/drill/spot', name: 'Spot it on the chart', about: 'the best place within a minute' },
+    { path: '/cadence', name: 'Feel a cadence', about: 'how long eight seconds are' },
+  ];
+
+  protected readonly dueWords = computed(() => {
+    if (!this.events().length) return 'What is due again, a day that is coming on your waters, a cadence.';
+    const now = Date.now();
+    const due = dueOf(this.practice.memory(now), now);
+    if (!due.length) return 'Nothing is due again today.';
+    const named = due.slice(0, NAMED).map(({ topic }) => topicWords(topic, this.units()));
+    return `${due.length} due again. ${named.join('. ')}.`;
+  });
+}

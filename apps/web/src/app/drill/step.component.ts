@@ -1,0 +1,200 @@
+import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
+import { capital, nameOf, say, sayRange, toShown, toSi, type UnitSystem } from '@inky-shoal/core';
+import { STEP_QUESTIONS, type DrillAnswer, type DrillOptions, type DrillStep } from '@inky-shoal/core/drill';
+import { ButtonDirective } from 'primeng/button';
+import { sayHours } from '../sheet/words';
+import { BandPictureComponent, type Band } from './band-picture.component';
+import { ProfileComponent } from './profile.component';
+import { TapWaitComponent } from './tap-wait.component';
+
+/** An answer, and how it is said. */
+export interface SaidAnswer {
+  readonly answer: DrillAnswer;
+  readonly said: string;
+}
+
+/** One step of a day as it is asked: of a list, on the profile, on the empty sheet, by feel. */
+@Component({
+  selector: 'inky-drill-step',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [BandPictureComponent, ButtonDirective, ProfileComponent, TapWaitComponent],
+  template: `
+    <h2 id="asked" aria-live="polite">{{ question() }}</h2>
+    @switch (step()) {
+      @case ('where') {
+        <inky-profile
+          askedId="asked"
+          [places]="options().places"
+          [bottomM]="options().bottomM"
+          [units]="units()"
+          [busy]="busy()"
+          (chosen)="say({ answer: { step: 'where', structure: $event }, said: name($event) })"
+        />
+      }
+      @case ('depth') {
+        <inky-band-picture
+          [open]="true"
+          [hours]="options().hours"
+          [bottomM]="options().bottomM"
+          [units]="units()"
+          [bands]="bands()"
+          (bandsChange)="bands.set($event)"
+        />
+        <p>{{ bandWords() }}</p>
+        <details>
+          <summary>Without drawing</summary>
+          <div class="band">
+            <label for="depth-hours">Hours</label>
+            <select #of id="depth-hours" (change)="typedFor.set(+of.value)">
+              <option value="-1">all day</option>
+              @for (each of options().hours; track $index) {
+                <option [value]="$index">{{ hours(each) }}</option>
+              }
+            </select>
+            @for (end of ends; track end.at) {
+              <label [for]="'depth-' + end.at">{{ end.name }}</label>
+              <input
+                #slid
+                type="range"
+                min="0"
+                step="0.5"
+                [id]="'depth-' + end.at"
+                [max]="deepest()"
+                [value]="typedEnd(end.at)"
+                [attr.aria-valuetext]="endWords(end.at)"
+                (input)="setEnd(end.at, slid.value)"
+              />
+            }
+          </div>
+        </details>
+        <button pButton type="button" [disabled]="busy() || !drawn()" (click)="sayBands()">There</button>
+      }
+      @case ('pause') {
+        <inky-tap-wait
+          (waited)="say({ answer: { step: 'pause', seconds: $event }, said: $event ? $event + ' s' : 'No wait' })"
+        />
+      }
+      @default {
+        <div class="options" role="group" aria-labelledby="asked">
+          @for (option of listed(); track option.said) {
+            <button pButton outlined type="button" [disabled]="busy()" (click)="say(option)">{{ option.said }}</button>
+          }
+        </div>
+      }
+    }
+  `,
+  styleUrl: './options.css',
+  styles: `
+    .band {
+      display: grid;
+      grid-template-columns: max-content 1fr;
+      gap: 0.25rem 0.75rem;
+      align-items: center;
+      margin-bottom: 0.75rem;
+      max-width: 36rem;
+    }
+    .band input,
+    .band select {
+      min-height: var(--touch);
+      width: 100%;
+      font: inherit;
+      color: inherit;
+      background: var(--paper);
+    }
+    summary {
+      min-height: var(--touch);
+      align-content: center;
+      cursor: pointer;
+    }
+  `,
+})
+export class DrillStepComponent {
+  readonly step = input.required<DrillStep>();
+  readonly options = input.required<DrillOptions>();
+  readonly units = input.required<UnitSystem>();
+  readonly busy = input(false);
+  readonly answered = output<SaidAnswer>();
+
+  protected readonly question = computed(() => STEP_QUESTIONS[this.step()]);
+  protected readonly listed = computed((): SaidAnswer[] => {
+    const { phases, regimes, foods, lures, tones, rigs } = this.options();
+    switch (this.step()) {
+      case 'phase':
+        return phases.map((phase) => ({ answer: { step: 'phase', phase }, said: this.name(phase) }));
+      case 'regime':
+        return regimes.map((regime) => ({ answer: { step: 'regime', regime }, said: this.name(regime) }));
+      case 'food':
+        return foods.map((kind) => ({ answer: { step: 'food', kind }, said: this.name(kind) }));
+      case 'lure':
+        return lures.map((category) => ({ answer: { step: 'lure', category }, said: this.name(category) }));
+      case 'trim':
+        return tones.map((tone) => ({ answer: { step: 'trim', tone }, said: this.name(tone) }));
+      case 'rig':
+        return rigs.map(({ rig, words }) => ({ answer: { step: 'rig', rig }, said: words }));
+      default:
+        return [];
+    }
+  });
+
+  /** The band that is drawn, window by window. */
+  protected readonly bands = linkedSignal<readonly Band[]>(() => this.options().hours.map(() => null));
+  protected readonly drawn = computed(() => this.bands().some(Boolean));
+  protected readonly typedFor = linkedSignal({ source: this.options, computation: () => -1 });
+  protected readonly deepest = computed(() => Math.ceil(toShown('depth', this.options().bottomM, this.units())));
+  protected readonly bandWords = computed(() => {
+    const drawn = this.bands().filter((band) => band !== null);
+    if (!drawn.length) return 'Draw a box with a thumb or the mouse: from when to when, and how deep.';
+    const same = drawn.length === this.bands().length && drawn.every((band) => String(band) === String(drawn[0]));
+    const one = drawn[0];
+    if (same && one) return `${sayRange('depth', one, this.units())}, all day.`;
+    const left = this.bands().length - drawn.length;
+    return left
+      ? `${left} of ${this.bands().length} stretches of the day are empty.`
+      : 'Each stretch of the day has its band.';
+  });
+
+  protected readonly ends = [
+    { at: 0, name: 'From' },
+    { at: 1, name: 'Down to' },
+  ] as const;
+
+  protected name(id: string): string {
+    return capital(nameOf(id));
+  }
+
+  protected hours({ from, to }: DrillOptions['hours'][number]): string {
+    return sayHours(from, to);
+  }
+
+  protected typedEnd(at: 0 | 1): number {
+    const band = this.bands()[Math.max(0, this.typedFor())];
+    return toShown('depth', band?.[at] ?? 0, this.units());
+  }
+
+  protected endWords(at: 0 | 1): string {
+    return say('depth', toSi('depth', this.typedEnd(at), this.units()), this.units());
+  }
+
+  protected setEnd(at: 0 | 1, value: string): void {
+    const metres = toSi('depth', Number(value), this.units());
+    const of = this.typedFor();
+    this.bands.set(
+      this.bands().map((band, index): Band => {
+        if (of >= 0 && index !== of) return band;
+        const [from, to] = band ?? [0, 0];
+        return at === 0 ? [metres, Math.max(metres, to)] : [Math.min(from, metres), metres];
+      }),
+    );
+  }
+
+  protected sayBands(): void {
+    const bandsM = this.bands();
+    const asked = bandsM[this.options().index];
+    const said = asked ? sayRange('depth', asked, this.units()) : 'None for these hours';
+    this.say({ answer: { step: 'depth', bandsM }, said });
+  }
+
+  protected say(said: SaidAnswer): void {
+    this.answered.emit(said);
+  }
+}

@@ -1,0 +1,1 @@
+export { learnersPool, questionsNeeded, type EveningsOf } from './learners.js';
