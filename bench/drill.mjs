@@ -26,14 +26,29 @@ const pressThrough = (page) =>
     const next = () =>
       [...document.querySelectorAll('button')].find(({ textContent }) => textContent.trim() === 'Next');
     const listed = () => document.querySelectorAll('.options button');
+    const named = (name) =>
+      [...document.querySelectorAll('main button')].find(({ textContent }) => textContent.trim() === name);
+    /** Has an answer ready, so that one press gives it. */
+    const ready = async () => {
+      const down = document.querySelector('#depth-1');
+      if (down) {
+        down.value = '12';
+        down.dispatchEvent(new Event('input'));
+        await until(() => !named('There').disabled);
+        return named('There');
+      }
+      if (document.querySelector('inky-tap-wait')) return named('It never lies still');
+      await until(() => listed().length && !listed()[0].disabled);
+      return listed()[0];
+    };
     const told = [];
     for (;;) {
       await until(() => document.querySelector('#asked'));
-      // What is drawn, felt or asked as a whole day is answered by hand: only what is chosen of a list is timed.
-      if (document.querySelector('inky-band-picture svg.open') || document.querySelector('inky-tap-wait')) return told;
-      await until(() => listed().length && !listed()[0].disabled);
+      // The last part is a whole day.
+      if (/A whole day|It is coming/.test(document.querySelector('main').textContent)) return told;
+      const answer = await ready();
       const from = performance.now();
-      listed()[0].click();
+      answer.click();
       await until(() => next());
       const graded = performance.now() - from;
       await new Promise((done) => setTimeout(done, 700));

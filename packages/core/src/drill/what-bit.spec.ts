@@ -20,7 +20,7 @@ describe('what really bit', () => {
       stroke({}),
       stroke({ category: 'deep-diver', bites: 1, depthM: 4 }),
       stroke({ category: 'deep-diver', bites: 3, landed: 2, depthM: 5, fromMin: 500, toMin: 600 }),
-      stroke({ category: 'frog', bites: 0 }),
+      stroke({ category: 'hollow-frog', bites: 0 }),
     ]);
     expect(bit.map(({ category, bites, landed }) => [category, bites, landed])).toEqual([
       ['deep-diver', 4, 2],

@@ -117,6 +117,7 @@ export class EveningView {
       this.at.set(0);
       this.answered.set(false);
       this.total.set({ marks: 0, answers: 0 });
+      this.lookAhead();
       // Another evening asks of other days.
       this.service.goOn();
     } catch {
@@ -133,11 +134,15 @@ export class EveningView {
   protected next(): void {
     this.answered.set(false);
     this.at.set(this.at() + 1);
-    // What comes after it is judged while this one is read.
+    this.lookAhead();
+  }
+
+  /** What comes after this one is judged while it is read. */
+  private lookAhead(): void {
     const ahead = this.parts()?.[this.at() + 1];
-    if (ahead?.kind === 'question') {
-      const { seed, discipline } = ahead.question;
-      void firstValueFrom(this.service.scene({ seed, discipline, units: this.units() })).catch(() => undefined);
-    }
+    if (ahead?.kind !== 'question') return;
+    const { seed, discipline } = ahead.question;
+    // Where it fails, it fails again once it is asked, and that is said.
+    firstValueFrom(this.service.scene({ seed, discipline, units: this.units() })).catch(() => undefined);
   }
 }

@@ -2,7 +2,7 @@ import { ROD_POWERS, SCHOOL_SIDES, type CategoryId, type SchoolId, type Tone } f
 import { nameOf } from '../../contract/names.js';
 import { BITES_BY_WEIGHT } from '../../mornings/wanted.js';
 import { rejudge } from '../../plan/judge.js';
-import { chooseForWindow, factsOfLure } from '../../plan/window.js';
+import { factsOfLure, firstChoice } from '../../plan/window.js';
 import { explain } from '../../presentation/score.js';
 import { reasonsOf, strongest } from '../../rules/rule.js';
 import { passesFor, toneVotes } from '../../technique/trim/trim.js';
@@ -25,8 +25,8 @@ function schoolFor({ day, index }: DrillKey, category: CategoryId): SchoolId | n
       if (other === side) continue;
       const otherDay = rejudge(day, { schools: { ...day.conditions.schools, [id]: other } });
       const window = otherDay.windows[index];
-      const first = window && chooseForWindow(otherDay, window, null).set[0];
-      if (first?.weighed.category.id === category) return id;
+      const first = window && firstChoice(otherDay, window);
+      if (first?.category.id === category) return id;
     }
   }
   return null;
