@@ -34,11 +34,14 @@ export function forecastsUntil(
   });
 }
 
-/** What was forecast at the demo's waters over the last weeks, by their ids. */
-export function demoForecasts(): readonly (readonly [waterId: string, made: MadeForecast[]])[] {
+type ForecastsOf = readonly [waterId: string, made: MadeForecast[]];
+let made: readonly ForecastsOf[] | undefined;
+
+/** What was forecast at the demo's waters over the last weeks, by their ids: made once a process. */
+export function demoForecasts(): readonly ForecastsOf[] {
   const yesterday = dayNumber(DEMO_NOW.slice(0, 10)) - 1;
-  return [
+  return (made ??= [
     [ferrow.id, forecastsUntil(FERROW_CLIMATE, ferrow.place.timeZone, yesterday)],
     [ternHollow.id, forecastsUntil(TERN_CLIMATE, ternHollow.place.timeZone, yesterday)],
-  ];
+  ]);
 }

@@ -107,6 +107,11 @@ function eventsOf(trip: TripRow, conditions: Conditions, index: number): TripEve
   return events;
 }
 
-/** All that was noted on the demo's trips, in their order, each planned as it would be planned today. */
-export const demoTripEvents = (): TripEvent[] =>
-  TRIPS.flatMap((trip, index) => eventsOf(trip, conditionsOf(trip), index));
+let made: readonly TripEvent[] | undefined;
+
+/**
+ * All that was noted on the demo's trips, in their order, each planned as it would be planned today: made once a process,
+ * since that is a plan a trip.
+ */
+export const demoTripEvents = (): readonly TripEvent[] =>
+  (made ??= TRIPS.flatMap((trip, index) => eventsOf(trip, conditionsOf(trip), index)));
