@@ -17,7 +17,7 @@ export { keyOf, type DrillKey } from './key.js';
 export { grade } from './grading/index.js';
 export { drawScene, type Scene } from './scene.js';
 export { optionsFor, type DrillOptions, type ProfilePlace } from './options.js';
-export { askedLight, given, sceneWords, STEP_QUESTIONS, worthWords } from './scene-words.js';
+export { askedLight, sceneWords, STEP_QUESTIONS, toldBefore, worthWords } from './scene-words.js';
 export { STEP_NAMES, topicOf, topicWords } from './topics.js';
 export { answersOf, counted, dueOf, memoryOf, type TopicMemory } from './memory.js';
 export { knownBy, type KnownOf } from './known.js';

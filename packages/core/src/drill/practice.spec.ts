@@ -6,7 +6,7 @@ import { keyOf } from './key.js';
 import { knownBy } from './known.js';
 import { answersOf, dueOf, memoryOf } from './memory.js';
 import { drawScene } from './scene.js';
-import { given } from './scene-words.js';
+import { toldBefore } from './scene-words.js';
 import { topicOf, topicWords } from './topics.js';
 
 const DAY_MS = 86_400_000;
@@ -143,10 +143,10 @@ describe('a topic', () => {
 
   it('that is asked by itself has told what comes before it, and no more', () => {
     const key = keyOf(drawScene(3, 'bass'), 'us');
-    expect(given(key, 'phase')).toBe('');
-    expect(given(key, 'where')).toMatch(/^It is /);
-    expect(given(key, 'lure')).toMatch(/most are on the .*, \d/);
-    expect(given(key, 'pause')).toMatch(/^The planner ties on a /);
+    expect(toldBefore(key, 'phase')).toBe('');
+    expect(toldBefore(key, 'where')).toMatch(/^It is /);
+    expect(toldBefore(key, 'lure')).toMatch(/most are on the .*, \d/);
+    expect(toldBefore(key, 'pause')).toMatch(/^The planner ties on a /);
   });
 });
 

@@ -69,7 +69,7 @@ export const STEP_QUESTIONS: Readonly<Record<DrillStep, string>> = {
 };
 
 /** What the planner has for a step that was not asked, so that the next can be asked by itself. */
-export function given({ day, told, units }: DrillKey, step: DrillStep): string {
+export function toldBefore({ day, told, units }: DrillKey, step: DrillStep): string {
   const [place] = told.holding;
   const [first] = told.presentations;
   const held = place && `${nameOf(place.structure)}, ${sayRange('depth', place.depthM, units)}`;

@@ -3,7 +3,6 @@ import {
   askedLight,
   DRILL_STEPS,
   drawScene,
-  given,
   grade,
   gradeTurn,
   keyOf,
@@ -11,6 +10,7 @@ import {
   pooled,
   sceneWords,
   strokesOf,
+  toldBefore,
   topicOf,
   turnRound,
   type DrillAnswer,
@@ -119,7 +119,7 @@ export const drillApi = {
       light: askedLight(key),
       visibilityM: key.day.conditions.visibilityM,
       options: optionsFor(key, question.seed),
-      given: Object.fromEntries(DRILL_STEPS.map((step) => [step, given(key, step)])) as ToldScene['given'],
+      given: Object.fromEntries(DRILL_STEPS.map((step) => [step, toldBefore(key, step)])) as ToldScene['given'],
     };
   },
 
