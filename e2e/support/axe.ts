@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
-import { PHONE, Stage } from './stage';
+import { PHONE, Stage, until, WIDE } from './stage';
 
 const axeSource = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -61,6 +61,9 @@ export const VIEWS: [name: string, path: (compare: string) => string, ready: str
   ['removed and changed', () => '/bin', 'main h2'],
 ];
 
+/** The view that one passes through between two others. */
+const BETWEEN = '/more';
+
 /** Views that draw, or colour things that no other view has: the rest wear the same few colours. */
 const OWN_COLOURS = new Set([
   'sheet',
@@ -74,6 +77,23 @@ const OWN_COLOURS = new Set([
   'settings',
 ]);
 
+/** Goes to an address as a link does, without a new page: the one that is open has all of it at hand. */
+async function follow(page: Page, path: string): Promise<void> {
+  // A mark on the view that stands: it is gone once another stands there.
+  await page.evaluate((to) => {
+    document.querySelector('main > :not(router-outlet)')?.setAttribute('data-before', '');
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate', { state: null }));
+  }, path);
+  await until(`${path} is there`, async () => !(await page.locator('main > [data-before]').count()));
+}
+
+/** Goes to a view by way of one that hardly does anything: two addresses of one view leave it where it stands. */
+async function goTo(page: Page, path: string): Promise<void> {
+  if (!page.url().endsWith(BETWEEN)) await follow(page, BETWEEN);
+  if (path !== BETWEEN) await follow(page, path);
+}
+
 /** Asks axe of every view in some looks. */
 export function axeFindsNothingIn(looks: readonly string[]): void {
   let stage: Stage;
@@ -83,14 +103,20 @@ export function axeFindsNothingIn(looks: readonly string[]): void {
     const plans = (await (await fetch(`${stage.server.address}/api/books/demo/plans`)).json()) as { id: string }[];
     compare = `/plans/compare/${plans[0]!.id}/${plans[1]!.id}`;
   });
-  afterEach(() => stage.closePages());
   afterAll(() => stage.strike());
 
   describe.each(looks)('axe finds nothing in %s', (look) => {
+    let page: Page;
+    beforeAll(async () => {
+      page = await stage.page(BETWEEN, { look });
+    });
+    afterAll(() => stage.closePages());
+
     // What a look changes is colour, what a phone changes is the layout: both together are asked once.
     const looked = look === 'paper' ? VIEWS : VIEWS.filter(([name]) => OWN_COLOURS.has(name));
     it.each(looked)(`on %s${look === 'paper' ? ', wide and phone' : ''}`, async (_, path, ready) => {
-      const page = await stage.page(path(compare), { look });
+      await page.setViewportSize(WIDE);
+      await goTo(page, path(compare));
       await page.locator(ready).first().waitFor();
       expect(await violations(page)).toEqual([]);
       if (look !== 'paper') return;
@@ -102,7 +128,8 @@ export function axeFindsNothingIn(looks: readonly string[]): void {
     });
 
     it('with a control of the sentence open, with every reason open, and while making a water', async () => {
-      const page = await stage.page('/sheet', { look });
+      await page.setViewportSize(WIDE);
+      await page.goto(`${stage.server.address}/sheet`);
       await page.locator('.note').waitFor();
       await page.getByText('Every reason, and what it weighed').click();
       await page.getByText('What would tip it').click();
