@@ -1,6 +1,6 @@
 import type { Water } from '@inky-shoal/core';
 import type { Page } from 'playwright-core';
-import { VIEWS } from './support/axe';
+import { VIEWS, goTo } from './support/axe';
 import { choose, fileInput } from './support/controls';
 import { PHONE, says, Stage, textOf, until } from './support/stage';
 
@@ -51,7 +51,7 @@ describe('five widths', () => {
     const wider: string[] = [];
     for (const [name, path, ready] of VIEWS) {
       await page.setViewportSize({ width: 1440, height: 900 });
-      await page.goto(stage.server.address + path(`/plans/compare/${plans[0]!.id}/${plans[1]!.id}`));
+      await goTo(page, path(`/plans/compare/${plans[0]!.id}/${plans[1]!.id}`));
       await page.locator(ready).first().waitFor();
       for (const width of [1440, 1024, 768, 390, 320]) {
         await page.setViewportSize({ width, height: 800 });

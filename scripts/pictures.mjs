@@ -60,6 +60,25 @@ const fishMorning = async (page) => {
   await page.waitForTimeout(1500);
 };
 
+/** A day judged down to the lure, so that both bands and the strokes stand on its picture. */
+const judgeDay = async (page) => {
+  for (let step = 0; step < 6; step++) {
+    const sheet = page.locator('inky-band-picture svg.open');
+    if (await sheet.count()) {
+      await sheet.scrollIntoViewIfNeeded();
+      const box = await sheet.boundingBox();
+      await page.mouse.move(box.x + box.width * 0.15, box.y + box.height * 0.1);
+      await page.mouse.down();
+      await page.mouse.move(box.x + box.width * 0.8, box.y + box.height * 0.4, { steps: 4 });
+      await page.mouse.up();
+      await page.getByRole('button', { name: 'There', exact: true }).click();
+    } else await page.locator('.options button').nth(1).click();
+    await page.waitForTimeout(600);
+  }
+  await page.locator('.plan-stroke').first().waitFor({ state: 'attached' });
+  await page.waitForTimeout(300);
+};
+
 /** One picture a view, from the demo data. */
 const PICTURES = [
   { name: 'sheet', path: '/sheet', ready: '.note', size: WIDE },
@@ -80,7 +99,7 @@ const PICTURES = [
   { name: 'log-phone', path: '/log', ready: 'inky-small-sheet', size: PHONE },
   { name: 'plans', path: '/plans', ready: 'main li', size: WIDE },
   { name: 'rules', path: '/sheet', ready: '.note', size: WIDE, act: openRules },
-  { name: 'settings', path: '/settings', ready: 'main h2', size: WIDE },
+  { name: 'drill-phone', path: '/drill/day', ready: '#asked', size: PHONE, act: judgeDay },
 ];
 
 ensureInstalled();

@@ -89,7 +89,7 @@ async function follow(page: Page, path: string): Promise<void> {
 }
 
 /** Goes to a view by way of one that hardly does anything: two addresses of one view leave it where it stands. */
-async function goTo(page: Page, path: string): Promise<void> {
+export async function goTo(page: Page, path: string): Promise<void> {
   if (!page.url().endsWith(BETWEEN)) await follow(page, BETWEEN);
   if (path !== BETWEEN) await follow(page, path);
 }
