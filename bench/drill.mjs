@@ -30,8 +30,12 @@ const pressThrough = (page) =>
       [...document.querySelectorAll('main button')].find(({ textContent }) => textContent.trim() === name);
     /** Has an answer ready, so that one press gives it. */
     const ready = async () => {
-      const down = document.querySelector('#depth-1');
-      if (down) {
+      if (document.querySelector('inky-band-picture svg.open')) {
+        [...document.querySelectorAll('main button')]
+          .find(({ textContent }) => textContent.trim().startsWith('Without drawing'))
+          ?.click();
+        await until(() => document.querySelector('#depth-1'));
+        const down = document.querySelector('#depth-1');
         down.value = '12';
         down.dispatchEvent(new Event('input'));
         await until(() => !named('There').disabled);

@@ -8,15 +8,19 @@ const OPENS_MS = 5000;
 export async function choose(list: Locator, name: string): Promise<void> {
   const option = list.page().getByRole('option', { name, exact: true }).last();
   // A view that is drawn anew just then takes the open list with it: who looks for it opens it again.
-  await until(`${name} was there to choose`, async () => {
-    if (await option.isVisible()) return true;
-    await list.click();
-    return option
-      .waitFor({ timeout: OPENS_MS })
-      .then(() => true)
-      .catch(() => false);
+  const attempt = { timeout: OPENS_MS };
+  await until(`${name} was chosen`, async () => {
+    try {
+      if (!(await option.isVisible())) {
+        await list.click(attempt);
+        await option.waitFor(attempt);
+      }
+      await option.click(attempt);
+      return true;
+    } catch {
+      return false;
+    }
   });
-  await option.click();
 }
 
 /** The input behind a press that opens a file. */

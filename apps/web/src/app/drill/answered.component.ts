@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { STEP_NAMES, worthWords, type Graded, type PracticeStep } from '@inky-shoal/core/drill';
 import { ButtonDirective } from 'primeng/button';
+import { FoldComponent } from '../ui/fold.component';
 
 /** Under this much an answer is set beside the planner's. */
 const AS_GOOD = 0.95;
@@ -10,7 +11,7 @@ const REASONS = 2;
 @Component({
   selector: 'inky-answered',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective],
+  imports: [FoldComponent, ButtonDirective],
   template: `
     <p>
       <span class="quiet">{{ name() }}:</span> {{ said() }}. <strong>{{ worth() }}</strong>
@@ -25,15 +26,14 @@ const REASONS = 2;
       }
     </p>
     @if (because().length || against().length) {
-      <details [open]="latest()">
-        <summary>Why</summary>
+      <inky-fold [label]="why()" [open]="latest()">
         @for (reason of because(); track reason) {
           <p class="quiet">{{ reason }}.</p>
         }
         @for (reason of against(); track reason) {
           <p class="quiet">Against it: {{ reason }}.</p>
         }
-      </details>
+      </inky-fold>
     }
     @if (latest()) {
       <button pButton text type="button" (click)="takenBack.emit()">Take it back</button>
@@ -48,12 +48,6 @@ const REASONS = 2;
     p {
       margin: 0.1rem 0;
     }
-    summary {
-      min-height: var(--touch);
-      align-content: center;
-      cursor: pointer;
-      color: var(--ink-2);
-    }
   `,
 })
 export class AnsweredComponent {
@@ -65,6 +59,7 @@ export class AnsweredComponent {
   readonly takenBack = output();
 
   protected readonly name = computed(() => STEP_NAMES[this.step()]);
+  protected readonly why = computed(() => `Why: ${this.name().toLowerCase()}`);
   protected readonly worth = computed(() => worthWords(this.graded().score));
   protected readonly isBehind = computed(() => this.graded().score < AS_GOOD);
   protected readonly because = computed(() => this.graded().because.slice(0, REASONS));

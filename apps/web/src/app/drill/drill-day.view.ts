@@ -3,7 +3,6 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { SettingsService } from '../base/settings.service';
-import { DayService } from '../sheet/day.service';
 import type { SceneQuestion } from './drill-api';
 import { DrillDayComponent, type DayDone } from './drill-day.component';
 import { DrillService } from './drill.service';
@@ -45,7 +44,7 @@ export class DrillDayView {
   readonly trip = input<string>();
 
   private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
-  private readonly planned = toSignal(inject(DayService).planned$, { initialValue: null });
+  private readonly discipline = toSignal(this.service.discipline$);
   private readonly coming = toSignal(this.days.coming$);
   private readonly trips = toSignal(this.days.trips$);
   private readonly seed = signal(this.service.seed);
@@ -71,8 +70,8 @@ export class DrillDayView {
       const { conditions, minute } = found;
       return { seed: this.seed(), discipline: conditions.discipline, units, own: { conditions, minute } };
     }
-    if (this.own() || this.trip()) return null;
-    return { seed: this.seed(), discipline: this.planned()?.conditions.discipline ?? 'bass', units };
+    const discipline = this.discipline();
+    return this.own() || this.trip() || !discipline ? null : { seed: this.seed(), discipline, units };
   });
   protected readonly title = computed(() => {
     const done = this.done();

@@ -7,6 +7,7 @@ import { SettingsService } from '../base/settings.service';
 import { KnownComponent } from './known.component';
 import { PracticeService } from './practice.service';
 import { OwnDaysService } from './own-days.service';
+import { FoldComponent } from '../ui/fold.component';
 
 /** Weak topics that are named. */
 const NAMED = 3;
@@ -15,7 +16,7 @@ const NAMED = 3;
 @Component({
   selector: 'inky-drill-home',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective, KnownComponent, RouterLink],
+  imports: [FoldComponent, ButtonDirective, KnownComponent, RouterLink],
   template: `
     <div class="view">
       <h1>Practice</h1>
@@ -43,8 +44,7 @@ const NAMED = 3;
             }
           </ul>
           @if (coming().length > next) {
-            <details>
-              <summary>Later days</summary>
+            <inky-fold label="Later days">
               <ul>
                 @for (day of coming().slice(next); track day.id) {
                   <li>
@@ -52,13 +52,12 @@ const NAMED = 3;
                   </li>
                 }
               </ul>
-            </details>
+            </inky-fold>
           }
         </section>
       }
       @if (trips().length) {
-        <details>
-          <summary>Trips of yours, and what really bit</summary>
+        <inky-fold label="Trips of yours, and what really bit">
           <ul>
             @for (trip of trips(); track trip.id) {
               <li>
@@ -69,7 +68,7 @@ const NAMED = 3;
               </li>
             }
           </ul>
-        </details>
+        </inky-fold>
       }
       <inky-known />
     </div>
@@ -100,11 +99,6 @@ const NAMED = 3;
     }
     .ways span {
       color: var(--ink-2);
-    }
-    summary {
-      min-height: var(--touch);
-      align-content: center;
-      cursor: pointer;
     }
   `,
 })

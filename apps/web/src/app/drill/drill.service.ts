@@ -1,13 +1,16 @@
 import { inject, Injectable } from '@angular/core';
 import type { CategoryId, Discipline, UnitSystem } from '@inky-shoal/core';
 import type { DrillAnswer, Graded, PooledScene, TurnAnswer } from '@inky-shoal/core/drill';
-import { concatMap, from, last, type Observable, scan } from 'rxjs';
+import { concatMap, filter, from, last, map, type Observable, of, scan, shareReplay, take, timeout } from 'rxjs';
 import * as z from 'zod';
 import { Store } from '../base/store';
 import { MORNINGS_WORKER } from '../mornings/mornings-worker';
+import { DayService } from '../sheet/day.service';
 import type { Band } from './band-picture.component';
 import type { DayKey, GradedAnswer, SceneQuestion, ToldPicture, ToldScene, ToldTurn } from './drill-api';
 
+/** The day on the sheet is waited for so long: then days on fresh water are drawn. */
+const SHEET_WITHIN_MS = 2000;
 /** Days that questions are chosen from, and how many are judged at a time. */
 const POOL = 40;
 const POOLED_AT_ONCE = 8;
@@ -17,6 +20,15 @@ const POOLED_AT_ONCE = 8;
 export class DrillService {
   private readonly worker = inject(MORNINGS_WORKER);
   private readonly nextSeed = new Store('drill-seed', z.number().int().min(0), 1);
+
+  /** What the angler fishes, by the day on the sheet: told once, so that a day that is being judged stays. */
+  readonly discipline$: Observable<Discipline> = inject(DayService).planned$.pipe(
+    filter((planned) => planned !== null),
+    map(({ conditions }): Discipline => conditions.discipline),
+    timeout({ first: SHEET_WITHIN_MS, with: () => of<Discipline>('bass') }),
+    take(1),
+    shareReplay(1),
+  );
 
   /** The day that is asked next. */
   get seed(): number {

@@ -3,9 +3,8 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { composeEvening, DRILL_STEPS, topicWords, type EveningPart } from '@inky-shoal/core/drill';
 import { ButtonDirective } from 'primeng/button';
-import { combineLatest, filter, firstValueFrom, startWith, take, timeout } from 'rxjs';
+import { combineLatest, filter, firstValueFrom, take, timeout } from 'rxjs';
 import { SettingsService } from '../base/settings.service';
-import { DayService } from '../sheet/day.service';
 import type { SceneQuestion } from './drill-api';
 import { DrillDayComponent, type DayDone } from './drill-day.component';
 import { DrillService } from './drill.service';
@@ -50,7 +49,6 @@ export class EveningView {
   private readonly practice = inject(PracticeService);
   private readonly days = inject(OwnDaysService);
   private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
-  private readonly day = inject(DayService);
 
   protected readonly parts = signal<readonly EveningPart[] | null>(null);
   private readonly coming = signal<readonly OwnScene[]>([]);
@@ -107,13 +105,14 @@ export class EveningView {
     try {
       await firstValueFrom(this.practice.ready$.pipe(filter(Boolean)));
       const coming$ = this.days.coming$.pipe(timeout({ first: COMING_WITHIN_MS, with: () => [[]] }), take(1));
-      const planned$ = this.day.planned$.pipe(startWith(null), take(1));
-      const [coming, planned] = await firstValueFrom(combineLatest([coming$, planned$]));
-      const discipline = coming[0]?.conditions.discipline ?? planned?.conditions.discipline ?? 'bass';
+      const [coming, discipline] = await firstValueFrom(combineLatest([coming$, this.service.discipline$]));
       const pool = await firstValueFrom(this.service.pool(discipline, units));
       const now = Date.now();
       this.coming.set(coming);
-      this.parts.set(composeEvening(pool, this.practice.memory(now), now, coming));
+      // What one is about to fish goes before another kind of water.
+      const isSame = ({ conditions }: OwnScene) => conditions.discipline === discipline;
+      const own = [...coming.filter(isSame), ...coming.filter((day) => !isSame(day))];
+      this.parts.set(composeEvening(pool, this.practice.memory(now), now, own));
       this.at.set(0);
       this.answered.set(false);
       this.total.set({ marks: 0, answers: 0 });

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { PracticeService } from './practice.service';
+import { FoldComponent } from '../ui/fold.component';
 
 const GROUPS = [
   { by: 'step', title: 'What you know' },
@@ -13,6 +14,7 @@ const GROUPS = [
 @Component({
   selector: 'inky-known',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FoldComponent],
   template: `
     @for (group of groups(); track group.by) {
       @if (group.by === 'step') {
@@ -28,8 +30,7 @@ const GROUPS = [
           </dl>
         </section>
       } @else {
-        <details>
-          <summary>{{ group.title }}</summary>
+        <inky-fold [label]="group.title">
           <dl>
             @for (each of group.known; track each.name) {
               <dt>{{ each.name }}</dt>
@@ -38,7 +39,7 @@ const GROUPS = [
               </dd>
             }
           </dl>
-        </details>
+        </inky-fold>
       }
     }
   `,
@@ -54,11 +55,6 @@ const GROUPS = [
     }
     dd {
       margin: 0;
-    }
-    summary {
-      min-height: var(--touch);
-      align-content: center;
-      cursor: pointer;
     }
   `,
 })

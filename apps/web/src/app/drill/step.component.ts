@@ -6,6 +6,8 @@ import { sayHours } from '../sheet/words';
 import { BandPictureComponent, type Band } from './band-picture.component';
 import { ProfileComponent } from './profile.component';
 import { TapWaitComponent } from './tap-wait.component';
+import { FoldComponent } from '../ui/fold.component';
+import { SelectComponent } from '../ui/select.component';
 
 /** An answer, and how it is said. */
 export interface SaidAnswer {
@@ -17,7 +19,7 @@ export interface SaidAnswer {
 @Component({
   selector: 'inky-drill-step',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BandPictureComponent, ButtonDirective, ProfileComponent, TapWaitComponent],
+  imports: [FoldComponent, SelectComponent, BandPictureComponent, ButtonDirective, ProfileComponent, TapWaitComponent],
   template: `
     <h2 id="asked" aria-live="polite">{{ question() }}</h2>
     @switch (step()) {
@@ -41,16 +43,15 @@ export interface SaidAnswer {
           (bandsChange)="bands.set($event)"
         />
         <p>{{ bandWords() }}</p>
-        <details>
-          <summary>Without drawing</summary>
+        <inky-fold label="Without drawing">
+          <inky-select
+            fieldId="depth-hours"
+            label="Hours"
+            [choices]="stretches()"
+            [value]="typedFor() + ''"
+            (valueChange)="typedFor.set(+$event)"
+          />
           <div class="band">
-            <label for="depth-hours">Hours</label>
-            <select #of id="depth-hours" (change)="typedFor.set(+of.value)">
-              <option value="-1">all day</option>
-              @for (each of options().hours; track $index) {
-                <option [value]="$index">{{ hours(each) }}</option>
-              }
-            </select>
             @for (end of ends; track end.at) {
               <label [for]="'depth-' + end.at">{{ end.name }}</label>
               <input
@@ -66,7 +67,7 @@ export interface SaidAnswer {
               />
             }
           </div>
-        </details>
+        </inky-fold>
         <button pButton type="button" [disabled]="busy() || !drawn()" (click)="sayBands()">There</button>
       }
       @case ('pause') {
@@ -93,18 +94,12 @@ export interface SaidAnswer {
       margin-bottom: 0.75rem;
       max-width: 36rem;
     }
-    .band input,
-    .band select {
+    .band input {
       min-height: var(--touch);
       width: 100%;
       font: inherit;
       color: inherit;
       background: var(--paper);
-    }
-    summary {
-      min-height: var(--touch);
-      align-content: center;
-      cursor: pointer;
     }
   `,
 })
@@ -140,6 +135,11 @@ export class DrillStepComponent {
   protected readonly bands = linkedSignal<readonly Band[]>(() => this.options().hours.map(() => null));
   protected readonly drawn = computed(() => this.bands().some(Boolean));
   protected readonly typedFor = linkedSignal({ source: this.options, computation: () => -1 });
+  /** What may be drawn by sliders: all of the day, or one stretch of it. */
+  protected readonly stretches = computed(() => [
+    { id: '-1', name: 'All day' },
+    ...this.options().hours.map(({ from, to }, at) => ({ id: String(at), name: sayHours(from, to) })),
+  ]);
   protected readonly deepest = computed(() => Math.ceil(toShown('depth', this.options().bottomM, this.units())));
   protected readonly bandWords = computed(() => {
     const drawn = this.bands().filter((band) => band !== null);
@@ -160,10 +160,6 @@ export class DrillStepComponent {
 
   protected name(id: string): string {
     return capital(nameOf(id));
-  }
-
-  protected hours({ from, to }: DrillOptions['hours'][number]): string {
-    return sayHours(from, to);
   }
 
   protected typedEnd(at: 0 | 1): number {

@@ -3,6 +3,7 @@ import { fromEvent } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { ButtonDirective } from 'primeng/button';
 import { FigureComponent } from '../ui/figure.component';
+import { FoldComponent } from '../ui/fold.component';
 
 const MOST_S = 60;
 
@@ -10,7 +11,7 @@ const MOST_S = 60;
 @Component({
   selector: 'inky-tap-wait',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ButtonDirective, FigureComponent],
+  imports: [FoldComponent, ButtonDirective, FigureComponent],
   template: `
     <p class="taps">
       <button pButton type="button" class="wide" (click)="tap()">
@@ -21,8 +22,7 @@ const MOST_S = 60;
       </button>
     </p>
     <p role="status">{{ said() }}</p>
-    <details>
-      <summary>Type it</summary>
+    <inky-fold label="Type it">
       <inky-figure
         fieldId="drill-pause"
         label="Wait"
@@ -32,7 +32,7 @@ const MOST_S = 60;
         (valueChange)="typed.set($event)"
       />
       <button pButton type="button" [disabled]="!valid()" (click)="take()">So long</button>
-    </details>
+    </inky-fold>
   `,
   styles: `
     .taps {
@@ -42,11 +42,6 @@ const MOST_S = 60;
     }
     .taps button {
       min-height: var(--touch);
-    }
-    summary {
-      min-height: var(--touch);
-      align-content: center;
-      cursor: pointer;
     }
   `,
 })

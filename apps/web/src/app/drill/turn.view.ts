@@ -6,7 +6,6 @@ import type { Graded } from '@inky-shoal/core/drill';
 import { ButtonDirective } from 'primeng/button';
 import { firstValueFrom } from 'rxjs';
 import { SettingsService } from '../base/settings.service';
-import { DayService } from '../sheet/day.service';
 import { FigureComponent } from '../ui/figure.component';
 import { SelectComponent } from '../ui/select.component';
 import { AnsweredComponent } from './answered.component';
@@ -97,14 +96,13 @@ export class TurnView {
   private readonly service = inject(DrillService);
   private readonly practice = inject(PracticeService);
   private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
-  private readonly planned = toSignal(inject(DayService).planned$, { initialValue: null });
+  private readonly discipline = toSignal(this.service.discipline$);
   private readonly seed = signal(this.service.seed);
   private readonly question = computed(
-    (): SceneQuestion => ({
-      seed: this.seed(),
-      discipline: this.planned()?.conditions.discipline ?? 'bass',
-      units: this.units(),
-    }),
+    (): SceneQuestion | null => {
+      const discipline = this.discipline();
+      return discipline ? { seed: this.seed(), discipline, units: this.units() } : null;
+    },
     { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
   );
 
@@ -113,6 +111,8 @@ export class TurnView {
   protected readonly busy = signal(false);
   protected readonly problem = signal('');
   private eventId = '';
+  /** Days that were passed over. */
+  private tries = 0;
 
   protected readonly title = computed(() => {
     const turn = this.told();
@@ -141,16 +141,19 @@ export class TurnView {
   });
 
   constructor() {
-    effect(() => void this.draw(this.question()));
+    effect(() => {
+      const question = this.question();
+      if (question) void this.draw(question);
+    });
   }
 
   protected async answer(): Promise<void> {
-    const turn = this.told();
-    if (!turn || this.busy()) return;
+    const [turn, question] = [this.told(), this.question()];
+    if (!turn || !question || this.busy()) return;
     this.busy.set(true);
     try {
       const graded = await firstValueFrom(
-        this.service.gradeTurn(this.question(), {
+        this.service.gradeTurn(question, {
           surfaceTempC: this.tempC() as number,
           visibilityM: this.visibilityM() as number,
           structure: this.structure() as Structure,
@@ -184,8 +187,10 @@ export class TurnView {
     try {
       const told = await firstValueFrom(this.service.turn(question));
       if (question !== this.question()) return;
-      if (told) this.told.set(told);
-      else if (this.seed() - this.service.seed < TRIES) this.seed.set(this.service.goOn());
+      if (told) {
+        this.tries = 0;
+        this.told.set(told);
+      } else if (this.tries++ < TRIES) this.another();
       else this.problem.set('None of these days has a lure to ask about. Take another.');
     } catch {
       this.problem.set('This day could not be judged, and the fault is ours. Take another.');
