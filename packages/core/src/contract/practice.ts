@@ -3,7 +3,18 @@ import { clientId, instant, maybe, oneOf, quantity, shortText } from './fields.j
 import { PHASES, REGIMES } from './ids.js';
 
 /** What is asked of a day, in the order of the work. */
-export const DRILL_STEPS = ['phase', 'regime', 'food', 'where', 'depth', 'lure', 'trim', 'pause', 'rig'] as const;
+export const DRILL_STEPS = [
+  'phase',
+  'regime',
+  'food',
+  'where',
+  'depth',
+  'lure',
+  'class',
+  'trim',
+  'pause',
+  'rig',
+] as const;
 export type DrillStep = (typeof DRILL_STEPS)[number];
 
 /** All that is practised: the steps of a day, what must be true for a lure, and the best place on a chart. */

@@ -26,6 +26,8 @@ export type DrillAnswer =
   /** A band for each window of the day; null where none was drawn. */
   | { readonly step: 'depth'; readonly bandsM: readonly (Range | null)[] }
   | { readonly step: 'lure'; readonly category: CategoryId }
+  /** Of the planner's lure, by the id of its depth class. */
+  | { readonly step: 'class'; readonly classId: string }
   | { readonly step: 'trim'; readonly tone: Tone }
   | { readonly step: 'pause'; readonly seconds: number }
   | { readonly step: 'rig'; readonly rig: DrillRig };

@@ -4,7 +4,7 @@ import type { UnitSystem } from '../units/units.js';
 import { keyOf } from './key.js';
 import type { TopicMemory } from './memory.js';
 import { drawScene } from './scene.js';
-import { topicOf } from './topics.js';
+import { isTopic, topicOf } from './topics.js';
 
 /** A day that can be asked about, with what each of its steps is about. */
 export interface PooledScene {
@@ -34,7 +34,12 @@ export function pooled(seed: number, discipline: Discipline, units: UnitSystem):
 /** All questions of some days. */
 const questionsOf = (pool: readonly PooledScene[]): DrillQuestion[] =>
   pool.flatMap(({ seed, discipline, topics }) =>
-    DRILL_STEPS.map((step): DrillQuestion => ({ seed, discipline, step, topic: topics[step] })),
+    DRILL_STEPS.filter((step) => isTopic(topics[step])).map((step): DrillQuestion => ({
+      seed,
+      discipline,
+      step,
+      topic: topics[step],
+    })),
   );
 
 /** How often each topic comes up on days as they are drawn: shares of all questions. */

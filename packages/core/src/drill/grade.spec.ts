@@ -8,6 +8,7 @@ import { rigOf, rigWords } from './grading/lure.js';
 import { keyOf, type DrillKey } from './key.js';
 import { optionsFor } from './options.js';
 import { sceneWords, worthWords } from './scene-words.js';
+import { isTopic, topicOf } from './topics.js';
 
 const keys = (count: number): DrillKey[] =>
   Array.from({ length: count }, (_, seed) => keyOf(drawScene(seed, seed % 4 ? 'bass' : 'inshore'), 'us'));
@@ -106,6 +107,27 @@ describe('grading', () => {
     expect(wrong.score).toBeLessThan(0.2);
     expect(wrong.against.length).toBeGreaterThan(0);
     expect(grade(muddy, { step: 'trim', tone: muddy.told.presentations[0]!.colour.tone }).because).not.toHaveLength(0);
+  });
+
+  it('grades a depth class by what the lure weighs in it, and asks of none where there is one for all depths', () => {
+    const all = keys(60).map((key) => ({ key, classes: optionsFor(key, 1).classes }));
+    const parted = all.filter(({ classes }) => classes.length);
+    expect(parted.length).toBeGreaterThan(2);
+    expect(parted.length).toBeLessThan(all.length);
+    const scores = parted.flatMap(({ key, classes }) => {
+      const own = key.chosen.set[0]!.weighed.form.class!.id;
+      expect(grade(key, { step: 'class', classId: own })).toMatchObject({ score: 1, against: [] });
+      return classes.map(({ id, words }) => {
+        expect(words).toMatch(/^[A-Z]/);
+        return grade(key, { step: 'class', classId: id }).score;
+      });
+    });
+    expect(scores.every((score) => score >= 0 && score <= 1)).toBe(true);
+    expect(Math.min(...scores)).toBeLessThan(0.9);
+    const { key } = all.find(({ classes }) => !classes.length)!;
+    expect(grade(key, { step: 'class', classId: 'any' }).score).toBe(1);
+    expect(isTopic(topicOf(key, 'class'))).toBe(false);
+    expect(topicOf(parted[0]!.key, 'class')).toBe(`class/${firstLure(parted[0]!.key)}`);
   });
 
   it('grades rod and line by steps of power, by what the line is of and by its test', () => {

@@ -17,7 +17,7 @@ import { seededNumbers } from '../numbers/seeded.js';
 import { STRUCTURE_DEPTH_M } from '../place/places.js';
 import { rig } from '../technique/rig/rig.js';
 import type { DrillRig } from './answer.js';
-import { rigOf, rigWords } from './grading/lure.js';
+import { classesOf, rigOf, rigWords } from './grading/lure.js';
 import type { DrillKey } from './key.js';
 
 /** A place on the profile of a water: how far out it lies, 0 (bank) to 1 (the deepest), and between which depths. */
@@ -35,6 +35,8 @@ export interface DrillOptions {
   /** Nearest the bank first. */
   readonly places: readonly ProfilePlace[];
   readonly lures: readonly CategoryId[];
+  /** Of the planner's lure; none where it is made for all depths. */
+  readonly classes: readonly { readonly id: string; readonly words: string }[];
   readonly tones: readonly Tone[];
   readonly rigs: readonly { readonly rig: DrillRig; readonly words: string }[];
   /** Windows of the day, for what is asked over its hours. */
@@ -117,6 +119,7 @@ export function optionsFor(key: DrillKey, seed: number): DrillOptions {
       bottomM,
     ),
     lures: shuffled([...set, ...shuffled(others).slice(0, LURES - set.length)]),
+    classes: classesOf(key),
     tones: TONES,
     rigs: rigsFor(key, shuffled),
     hours: hours.map(({ from, to, fromMin, toMin }) => ({ from, to, fromMin, toMin })),

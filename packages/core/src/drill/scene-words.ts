@@ -63,6 +63,7 @@ export const STEP_QUESTIONS: Readonly<Record<DrillStep, string>> = {
   where: 'Where are they?',
   depth: 'How deep over the day? Draw the band.',
   lure: 'What do you tie on?',
+  class: "The planner's lure is made for several depths: which one?",
   trim: "What tone does the planner's lure have?",
   pause: "How long does the planner's lure lie still?",
   rig: 'On what rod and line?',
@@ -83,6 +84,7 @@ export function toldBefore({ day, told, units }: DrillKey, step: DrillStep): str
     case 'depth':
     case 'lure':
       return `It is ${nameOf(day.phase.id)}; most are on the ${step === 'lure' ? (held ?? '') : nameOf(place?.structure ?? '')}.`;
+    case 'class':
     case 'trim':
     case 'pause':
     case 'rig':

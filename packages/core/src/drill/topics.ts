@@ -4,7 +4,7 @@ import type { PracticeStep, DrillStep } from '../contract/practice.js';
 import { RULES_BY_STEP, type RuleStep } from '../plan/rules-by-step.js';
 import { reasonsOf, strongest, type Rule } from '../rules/rule.js';
 import { inUnits, type UnitSystem } from '../units/units.js';
-import { tonesOf } from './grading/lure.js';
+import { classesOf, tonesOf } from './grading/lure.js';
 import type { DrillKey } from './key.js';
 
 /** Rules that speak of a step, beside those that are told with it. */
@@ -30,6 +30,12 @@ function loudest(step: DrillStep, reasons: readonly Reason[]): string {
   return (reasons.find(({ rule }) => !own || own.has(rule)) ?? reasons[0])?.rule ?? 'plain';
 }
 
+/** What a step is about that a day does not have. */
+const NONE = 'none';
+
+/** Whether a day has what a topic is about. */
+export const isTopic = (topic: string): boolean => !topic.endsWith(`/${NONE}`);
+
 const waterOf = (surfaceTempC: number): string =>
   surfaceTempC < COLD_C ? 'cold' : surfaceTempC < WARM_C ? 'cool' : 'warm';
 
@@ -49,6 +55,8 @@ function ofStep(key: DrillKey, step: DrillStep): string {
       return loudest(step, place?.because ?? []);
     case 'lure':
       return loudest(step, presentation?.because ?? []);
+    case 'class':
+      return classesOf(key).length ? (presentation?.category ?? NONE) : NONE;
     case 'trim': {
       const tone = presentation?.colour.tone ?? 'natural';
       const { fired } = tonesOf(key);
@@ -78,6 +86,7 @@ export const STEP_NAMES: Readonly<Record<PracticeStep, string>> = {
   where: 'Where',
   depth: 'Depth',
   lure: 'Lure',
+  class: 'Class',
   trim: 'Colour',
   pause: 'Wait',
   rig: 'Rig',

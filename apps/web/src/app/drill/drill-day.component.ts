@@ -89,7 +89,12 @@ export class DrillDayComponent {
   protected readonly busy = signal(false);
   protected readonly problem = signal('');
 
-  protected readonly step = computed(() => this.steps()[this.answered().length] ?? null);
+  /** Steps that this day has: a lure that is made for all depths has no classes. */
+  private readonly asking = computed(() => {
+    const hasClasses = !!this.scene()?.options.classes.length;
+    return this.steps().filter((step) => step !== 'class' || hasClasses);
+  });
+  protected readonly step = computed(() => this.asking()[this.answered().length] ?? null);
   protected readonly hours = computed(() => {
     const scene = this.scene();
     return scene ? `${sayHours(scene.from, scene.to)}, ${scene.light}` : '';

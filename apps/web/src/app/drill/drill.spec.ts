@@ -2,14 +2,17 @@ import { deserialize, serialize } from 'node:v8';
 import { provideHttpClient } from '@angular/common/http';
 import { provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
 import { Conditions } from '@inky-shoal/core';
 import { DRILL_STEPS, type DrillAnswer } from '@inky-shoal/core/drill';
-import { firstValueFrom } from 'rxjs';
+import { firstValueFrom, of } from 'rxjs';
 import { WORKERS_IN_PAGE } from '../../testing/workers';
 import { BandPictureComponent, type Band } from './band-picture.component';
 import { drillApi, type SceneQuestion } from './drill-api';
 import { DrillDayComponent } from './drill-day.component';
+import { DrillDayView } from './drill-day.view';
 import { DrillService } from './drill.service';
+import { OwnDaysService } from './own-days.service';
 import { PracticeService } from './practice.service';
 import { TapWaitComponent } from './tap-wait.component';
 
@@ -26,6 +29,7 @@ const anyAnswer = (step: (typeof DRILL_STEPS)[number]): DrillAnswer => {
     where: { step: 'where', structure: places[0]!.structure },
     depth: { step: 'depth', bandsM: hours.map(() => [1, 3] as const) },
     lure: { step: 'lure', category: lures[0]! },
+    class: { step: 'class', classId: scene.options.classes[0]?.id ?? 'any' },
     trim: { step: 'trim', tone: tones[0]! },
     pause: { step: 'pause', seconds: 4 },
     rig: { step: 'rig', rig: rigs[0]!.rig },
@@ -149,6 +153,32 @@ describe('a day on the page', () => {
     fixture.componentRef.setInput('question', question);
     await until(fixture, () => text(fixture).includes('The water is'));
     expect(text(fixture)).not.toContain('fault');
+  });
+});
+
+describe('a trip to be judged', () => {
+  it('without a plan has nothing to judge it by, which is said; another day goes on', async () => {
+    const trips$ = of([{ id: 't1', name: 'Lake, 2027-03-01', scene: null }]);
+    TestBed.configureTestingModule({
+      providers: [
+        provideHttpClient(),
+        provideHttpClientTesting(),
+        provideRouter([]),
+        ...WORKERS_IN_PAGE,
+        { provide: OwnDaysService, useValue: { trips$, coming$: of([]) } },
+      ],
+    });
+    const fixture = TestBed.createComponent(DrillDayView);
+    fixture.componentRef.setInput('trip', 't1');
+    await fixture.whenStable();
+    fixture.detectChanges();
+    const root = fixture.nativeElement as HTMLElement;
+    expect(root.textContent).toContain('That trip was made without a plan, so there is nothing to judge it by.');
+    expect(root.textContent).toContain('Another day');
+    fixture.componentRef.setInput('trip', undefined);
+    fixture.componentRef.setInput('own', 'gone/2027-03-01');
+    fixture.detectChanges();
+    expect(root.textContent).toContain('That day is not coming any more.');
   });
 });
 

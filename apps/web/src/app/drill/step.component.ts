@@ -112,7 +112,7 @@ export class DrillStepComponent {
 
   protected readonly question = computed(() => STEP_QUESTIONS[this.step()]);
   protected readonly listed = computed((): SaidAnswer[] => {
-    const { phases, regimes, foods, lures, tones, rigs } = this.options();
+    const { phases, regimes, foods, lures, classes, tones, rigs } = this.options();
     switch (this.step()) {
       case 'phase':
         return phases.map((phase) => ({ answer: { step: 'phase', phase }, said: this.name(phase) }));
@@ -122,6 +122,8 @@ export class DrillStepComponent {
         return foods.map((kind) => ({ answer: { step: 'food', kind }, said: this.name(kind) }));
       case 'lure':
         return lures.map((category) => ({ answer: { step: 'lure', category }, said: this.name(category) }));
+      case 'class':
+        return classes.map(({ id, words }) => ({ answer: { step: 'class', classId: id }, said: words }));
       case 'trim':
         return tones.map((tone) => ({ answer: { step: 'trim', tone }, said: this.name(tone) }));
       case 'rig':

@@ -1,6 +1,6 @@
 import type { DrillAnswer, Graded } from '../answer.js';
 import type { DrillKey } from '../key.js';
-import { gradeLure, gradePause, gradeRig, gradeTrim } from './lure.js';
+import { gradeClass, gradeLure, gradePause, gradeRig, gradeTrim } from './lure.js';
 import { gradeDepth, gradeWhere } from './place.js';
 import { gradeFood, gradePhase, gradeRegime } from './season.js';
 
@@ -19,6 +19,8 @@ export function grade(key: DrillKey, answer: DrillAnswer): Graded {
       return gradeDepth(key, answer.bandsM);
     case 'lure':
       return gradeLure(key, answer.category);
+    case 'class':
+      return gradeClass(key, answer.classId);
     case 'trim':
       return gradeTrim(key, answer.tone);
     case 'pause':

@@ -1,11 +1,15 @@
 import { ROD_POWERS, SCHOOL_SIDES, type CategoryId, type SchoolId, type Tone } from '../../contract/ids.js';
-import { nameOf } from '../../contract/names.js';
+import { capital, nameOf } from '../../contract/names.js';
+import type { Category } from '../../lures/category.js';
+import { formsOf } from '../../lures/forms.js';
 import { BITES_BY_WEIGHT } from '../../mornings/wanted.js';
+import { confidenceIn } from '../../plan/constraints.js';
 import { rejudge } from '../../plan/judge.js';
 import { factsOfLure, firstChoice } from '../../plan/window.js';
-import { explain } from '../../presentation/score.js';
+import { explain, weighCategories } from '../../presentation/score.js';
 import { reasonsOf, strongest } from '../../rules/rule.js';
 import { passesFor, toneVotes } from '../../technique/trim/trim.js';
+import { inUnits } from '../../units/units.js';
 import type { DrillRig, Graded } from '../answer.js';
 import type { DrillKey } from '../key.js';
 import { marks, texts } from './marks.js';
@@ -50,6 +54,47 @@ export function gradeLure(key: DrillKey, category: CategoryId): Graded {
     against: texts(reasons.against),
     school,
     unsure: false,
+  };
+}
+
+/** The depth classes in which the planner's lure is made, shallowest first, in words; none where there is one for all. */
+export function classesOf(key: DrillKey): readonly { readonly id: string; readonly words: string }[] {
+  const { of } = firstOf(key).bound.weighed.form;
+  const { classes = [] } = of;
+  return classes.length > 1 ? classes.map(({ id, text }) => ({ id, words: capital(inUnits(text, key.units)) })) : [];
+}
+
+/** A depth class by what the lure weighs in it beside the class that the planner takes, as bites. */
+export function gradeClass(key: DrillKey, classId: string): Graded {
+  const { form } = firstOf(key).bound.weighed;
+  const best = form.class;
+  const told = classesOf(key);
+  const nameIn = (id: string | undefined) => told.find((each) => each.id === id)?.words ?? '';
+  if (!best) return { score: 1, best: 'any', because: [], against: [], school: null, unsure: false };
+  // Each class stands for itself: weighed as if it were the only one.
+  const alone = formsOf(form.of).map(({ category, class: own }) => ({
+    id: own?.id,
+    category: { ...category, classes: undefined },
+  }));
+  const weighed = weighCategories(
+    alone.map(({ category }) => category as Category),
+    key.chosen.grounds,
+    confidenceIn(key.day.conditions),
+  );
+  const weightOf = (id: string) => {
+    const category = alone.find((each) => each.id === id)?.category;
+    return weighed.find((each) => each.category === category)?.logWeight ?? -Infinity;
+  };
+  const [own, most] = [weightOf(classId), weightOf(best.id)];
+  const isAhead = classId === best.id || own >= most;
+  const share = isAhead ? 1 : Math.exp(BITES_BY_WEIGHT * (own - most));
+  const deeper = told.findIndex(({ id }) => id === classId) > told.findIndex(({ id }) => id === best.id);
+  return {
+    ...marks(Number.isFinite(share) ? share : 0, 1),
+    best: nameIn(best.id).toLowerCase(),
+    because: [],
+    against: isAhead ? [] : [deeper ? 'It goes deeper than they are' : 'It does not come down to them'],
+    school: null,
   };
 }
 
