@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { feelOf, feelWords, WAIT_S, waitWords } from '@inky-shoal/core/drill';
-import { fromEvent } from 'rxjs';
 import { NoticeService } from '../base/notice.service';
 import { ButtonDirective } from 'primeng/button';
 import { CadencePlayer } from './cadence-player.service';
+import { feltWaitClock } from './felt-wait-clock';
 import { PracticeService } from './practice.service';
 
 /** Waits shown in the plot. */
@@ -22,10 +22,10 @@ const EDGE = 0.5;
     <p>One click begins the wait. Tap when {{ seconds() }} s are over.</p>
     <p>
       <button pButton type="button" class="wide" (click)="press()">
-        {{ begunMs() === null ? 'Begin the wait' : 'Now' }}
+        {{ clock.runs() ? 'Now' : 'Begin the wait' }}
       </button>
     </p>
-    <p class="said" role="status">{{ said() }}</p>
+    <p class="said" role="status">{{ clock.lost() || said() }}</p>
     @if (words(); as words) {
       <p>{{ words }}</p>
       <svg viewBox="0 0 ${WIDTH} ${HEIGHT}" role="img" [attr.aria-label]="'How far off each was: ' + words">
@@ -67,8 +67,7 @@ export class FeelComponent {
   readonly begun = output();
 
   private readonly felt = toSignal(this.practice.waits$, { requireSync: true });
-  /** When the wait began, by the clock that no one sets; null while none is felt. */
-  protected readonly begunMs = signal<number | null>(null);
+  protected readonly clock = feltWaitClock();
   protected readonly said = signal('');
   protected readonly seconds = computed(() => Number(this.wantedS().toFixed(1)));
   protected readonly words = computed(() => {
@@ -83,17 +82,6 @@ export class FeelComponent {
     });
   });
 
-  constructor() {
-    // What was felt while the page was away was felt of something else.
-    fromEvent(document, 'visibilitychange')
-      .pipe(takeUntilDestroyed())
-      .subscribe(() => {
-        if (document.visibilityState === 'visible' || this.begunMs() === null) return;
-        this.begunMs.set(null);
-        this.said.set('You were away from the page: that wait does not count. Begin it again.');
-      });
-  }
-
   /** Has all waits not count any more, which can be taken back. */
   protected forget(): void {
     const back = this.practice.takeBack(this.felt().map(({ id }) => id));
@@ -101,17 +89,14 @@ export class FeelComponent {
   }
 
   protected press(): void {
-    const begun = this.begunMs();
-    if (begun === null) {
+    if (!this.clock.runs()) {
       this.begun.emit();
-      this.player.once().catch((error: Error) => this.said.set(error.message));
       this.said.set('');
-      // Not the clock of the day: that may be set meanwhile.
-      this.begunMs.set(performance.now());
+      this.player.once().catch((error: Error) => this.said.set(error.message));
+      this.clock.begin();
       return;
     }
-    const feltS = (performance.now() - begun) / 1000;
-    this.begunMs.set(null);
+    const feltS = this.clock.end();
     if (feltS > WAIT_S[1]) {
       this.said.set('That was longer than any wait: it does not count.');
       return;

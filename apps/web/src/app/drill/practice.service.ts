@@ -1,7 +1,14 @@
 import { DestroyRef, inject, Injectable } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Book } from '@inky-shoal/core';
-import { counted, knownBy, memoryOf, PracticeNews, type PracticeEvent } from '@inky-shoal/core/drill';
+import {
+  counted,
+  knownBy,
+  MAX_PRACTICE_EVENTS,
+  memoryOf,
+  PracticeNews,
+  type PracticeEvent,
+} from '@inky-shoal/core/drill';
 import {
   BehaviorSubject,
   combineLatest,
@@ -94,8 +101,11 @@ export class PracticeService {
 
   /** Has events not count any more; emits what has them count again. */
   takeBack(ids: readonly string[]): () => void {
-    const taken = this.add({ kind: 'take-back', of: [...ids] });
-    return () => void this.add({ kind: 'take-back', of: [taken.id] });
+    const portions = Math.ceil(ids.length / MAX_PRACTICE_EVENTS);
+    const taken = Array.from({ length: portions }, (_, at) =>
+      this.add({ kind: 'take-back', of: ids.slice(at * MAX_PRACTICE_EVENTS, (at + 1) * MAX_PRACTICE_EVENTS) }),
+    );
+    return () => void this.add({ kind: 'take-back', of: taken.map(({ id }) => id) });
   }
 
   private db(book: Book): PracticeDb {

@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, output, signal } from '@angular/core';
-import { fromEvent } from 'rxjs';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { ButtonDirective } from 'primeng/button';
 import { FigureComponent } from '../ui/figure.component';
+import { feltWaitClock } from './felt-wait-clock';
 import { FoldComponent } from '../ui/fold.component';
 
 const MOST_S = 60;
@@ -15,13 +14,13 @@ const MOST_S = 60;
   template: `
     <p class="taps">
       <button pButton type="button" class="wide" (click)="tap()">
-        {{ begunMs() === null ? 'Let it lie' : 'Move it again' }}
+        {{ clock.runs() ? 'Move it again' : 'Let it lie' }}
       </button>
-      <button pButton outlined type="button" [disabled]="begunMs() !== null" (click)="waited.emit(0)">
+      <button pButton outlined type="button" [disabled]="clock.runs()" (click)="waited.emit(0)">
         It never lies still
       </button>
     </p>
-    <p role="status">{{ said() }}</p>
+    <p role="status">{{ clock.lost() }}</p>
     <inky-fold label="Type it">
       <inky-figure
         fieldId="drill-pause"
@@ -47,20 +46,8 @@ const MOST_S = 60;
 })
 export class TapWaitComponent {
   readonly waited = output<number>();
-  /** When it began, by the clock that no one sets; null while nothing lies still. */
-  protected readonly begunMs = signal<number | null>(null);
-  protected readonly said = signal('');
+  protected readonly clock = feltWaitClock();
   protected readonly typed = signal<unknown>(undefined);
-
-  constructor() {
-    fromEvent(document, 'visibilitychange')
-      .pipe(takeUntilDestroyed())
-      .subscribe(() => {
-        if (document.visibilityState === 'visible' || this.begunMs() === null) return;
-        this.begunMs.set(null);
-        this.said.set('You were away from the page: that wait does not count. Begin it again.');
-      });
-  }
 
   protected valid(): boolean {
     const typed = this.typed();
@@ -72,13 +59,7 @@ export class TapWaitComponent {
   }
 
   protected tap(): void {
-    const begun = this.begunMs();
-    if (begun === null) {
-      this.said.set('');
-      this.begunMs.set(performance.now());
-      return;
-    }
-    this.begunMs.set(null);
-    this.waited.emit(Math.min(MOST_S, Math.round((performance.now() - begun) / 100) / 10));
+    if (!this.clock.runs()) return this.clock.begin();
+    this.waited.emit(Math.min(MOST_S, Math.round(10 * this.clock.end()) / 10));
   }
 }
