@@ -1,5 +1,5 @@
 import { ROD_POWERS, SCHOOL_SIDES, type CategoryId, type SchoolId, type Tone } from '../../contract/ids.js';
-import { capital, nameOf } from '../../contract/names.js';
+import { nameOf } from '../../contract/names.js';
 import type { Category } from '../../lures/category.js';
 import { formsOf } from '../../lures/forms.js';
 import { BITES_BY_WEIGHT } from '../../mornings/wanted.js';
@@ -61,7 +61,7 @@ export function gradeLure(key: DrillKey, category: CategoryId): Graded {
 export function classesOf(key: DrillKey): readonly { readonly id: string; readonly words: string }[] {
   const { of } = firstOf(key).bound.weighed.form;
   const { classes = [] } = of;
-  return classes.length > 1 ? classes.map(({ id, text }) => ({ id, words: capital(inUnits(text, key.units)) })) : [];
+  return classes.length > 1 ? classes.map(({ id, text }) => ({ id, words: `One ${inUnits(text, key.units)}` })) : [];
 }
 
 /** A depth class by what the lure weighs in it beside the class that the planner takes, as bites. */
