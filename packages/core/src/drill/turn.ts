@@ -3,6 +3,7 @@ import { LIMITS } from '../contract/limits.js';
 import { nameOf } from '../contract/names.js';
 import type { Range } from '../contract/plan.js';
 import { BITES_BY_WEIGHT } from '../mornings/wanted.js';
+import { holdsUntil } from '../numbers/holds-until.js';
 import { seededNumbers } from '../numbers/seeded.js';
 import { judgeDay, rejudge, type JudgedDay } from '../plan/judge.js';
 import { chooseForWindow, firstChoice } from '../plan/window.js';
@@ -46,25 +47,11 @@ const first = (day: JudgedDay, index: number): CategoryId | null => {
   return (window && firstChoice(day, window)?.category.id) ?? null;
 };
 
-/** How far something holds from where it does towards an end, by steps and then by halvings, as tipping points are found. */
-function edge(from: number, to: number, holds: (value: number) => boolean): number {
+/** How far something holds from where it does towards an end. */
+const edge = (from: number, to: number, holds: (value: number) => boolean): number => {
   const at = (share: number) => from + (to - from) * share;
-  let stands = 0;
-  for (let step = 1; step <= STEPS; step++) {
-    let tips = step / STEPS;
-    if (holds(at(tips))) {
-      stands = tips;
-      continue;
-    }
-    for (let round = 0; round < HALVINGS; round++) {
-      const middle = (stands + tips) / 2;
-      if (holds(at(middle))) stands = middle;
-      else tips = middle;
-    }
-    break;
-  }
-  return at(stands);
-}
+  return at(holdsUntil((share) => holds(at(share)), STEPS, HALVINGS).stands);
+};
 
 const within = ([least, most]: readonly [number, number], value: number) => Math.min(most, Math.max(least, value));
 

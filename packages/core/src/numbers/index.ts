@@ -1,1 +1,2 @@
 export { normalDeviate, seededNumbers } from './seeded.js';
+export { holdsUntil, type HoldsUntil } from './holds-until.js';

@@ -2,6 +2,7 @@ import type { Conditions } from '../contract/conditions.js';
 import { LEVELS, SKIES, type ForageKind } from '../contract/ids.js';
 import { LIMITS } from '../contract/limits.js';
 import { nameOf } from '../contract/names.js';
+import { holdsUntil } from '../numbers/holds-until.js';
 import { figureOf, say, sayRange, symbolOf, type UnitSystem } from '../units/units.js';
 import type { FullConditions } from './assume.js';
 import { judgeDay, rejudge, type JudgedDay } from './judge.js';
@@ -43,25 +44,12 @@ interface Slider {
   readonly words: (value: number) => string;
 }
 
-/** Goes along a slider until something tips, then halves the step to where it does (bisection). */
+/** Goes along a slider until something tips. */
 function slide(now: FirstChoice, { condition, at, ask, words }: Slider, units: UnitSystem): TippingPoint | null {
-  let stands = 0;
-  for (let step = 1; step <= STEPS; step++) {
-    let tips = step / STEPS;
-    let then = tipped(now, ask(at(tips)), units);
-    if (!then) {
-      stands = tips;
-      continue;
-    }
-    for (let round = 0; round < HALVINGS; round++) {
-      const middle = (stands + tips) / 2;
-      const words = tipped(now, ask(at(middle)), units);
-      if (words) [tips, then] = [middle, words];
-      else stands = middle;
-    }
-    return { condition, when: words(at(tips)), then, distance: tips };
-  }
-  return null;
+  const then = (share: number) => tipped(now, ask(at(share)), units);
+  const { tips } = holdsUntil((share) => !then(share), STEPS, HALVINGS);
+  const told = tips === null ? null : then(tips);
+  return tips === null || !told ? null : { condition, when: words(at(tips)), then: told, distance: tips };
 }
 
 const between = (from: number, to: number) => (share: number) => from + (to - from) * share;

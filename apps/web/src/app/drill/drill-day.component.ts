@@ -80,7 +80,8 @@ export class DrillDayComponent {
   readonly steps = input<readonly DrillStep[]>(DRILL_STEPS);
   /** What really bit, where the day is a trip. */
   readonly bit = input<readonly WhatBit[] | null>(null);
-  readonly done = output<DayDone>();
+  /** What it came to, once all was answered; null where an answer was taken back after that. */
+  readonly done = output<DayDone | null>();
 
   protected readonly scene = signal<ToldScene | null>(null);
   protected readonly answered = signal<readonly Answered[]>([]);
@@ -173,6 +174,7 @@ export class DrillDayComponent {
     const last = this.answered().at(-1);
     if (!last) return;
     this.practice.takeBack([last.id]);
+    if (!this.step()) this.done.emit(null);
     this.answered.set(this.answered().slice(0, -1));
     if (last.step === 'depth' || last.step === 'lure') void this.draw();
   }

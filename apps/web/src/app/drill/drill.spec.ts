@@ -140,6 +140,10 @@ describe('a day on the page', () => {
     press(fixture, /./);
     await until(fixture, () => done.mock.calls.length > 0);
     expect(done).toHaveBeenCalledWith({ marks: expect.any(Number) as number, answers: 1 });
+    // Taken back after that it is not done any more.
+    fixture.detectChanges();
+    press(fixture, /^Take it back$/);
+    expect(done).toHaveBeenLastCalledWith(null);
   });
 
   it('says so where it cannot be judged, and the next one goes on', async () => {

@@ -53,7 +53,9 @@ export class EveningView {
   protected readonly parts = signal<readonly EveningPart[] | null>(null);
   private readonly coming = signal<readonly OwnScene[]>([]);
   private readonly at = signal(0);
-  protected readonly answered = signal(false);
+  /** What the part that is asked came to; null until all of it was answered. */
+  private readonly now = signal<DayDone | null>(null);
+  protected readonly answered = computed(() => this.now() !== null);
   protected readonly problem = signal('');
   private readonly total = signal({ marks: 0, answers: 0 });
 
@@ -114,7 +116,7 @@ export class EveningView {
       const own = [...coming.filter(isSame), ...coming.filter((day) => !isSame(day))];
       this.parts.set(composeEvening(pool, this.practice.memory(now), now, own));
       this.at.set(0);
-      this.answered.set(false);
+      this.now.set(null);
       this.total.set({ marks: 0, answers: 0 });
       this.lookAhead();
       // Another evening asks of other days.
@@ -124,14 +126,15 @@ export class EveningView {
     }
   }
 
-  protected done({ marks, answers }: DayDone): void {
-    const total = this.total();
-    this.total.set({ marks: total.marks + marks, answers: total.answers + answers });
-    this.answered.set(true);
+  protected done(now: DayDone | null): void {
+    this.now.set(now);
   }
 
   protected next(): void {
-    this.answered.set(false);
+    const { marks = 0, answers = 0 } = this.now() ?? {};
+    const total = this.total();
+    this.total.set({ marks: total.marks + marks, answers: total.answers + answers });
+    this.now.set(null);
     this.at.set(this.at() + 1);
     this.lookAhead();
   }
