@@ -164,7 +164,7 @@ function judge(
   const same = (...fields: (keyof FullConditions)[]) =>
     before !== undefined && fields.every((field) => before.conditions[field] === conditions[field]);
   const season =
-    before && same('surfaceTempC', 'tempTrendCPerDay', 'yearLowC', 'date', 'species')
+    before && same('surfaceTempC', 'tempTrendCPerDay', 'yearLowC', 'date', 'species', 'fishSigns')
       ? before.season
       : judgeSeason(conditions, units);
   const water =
@@ -172,15 +172,17 @@ function judge(
       ? before.water
       : judgeWater(conditions, units);
   const phaseFacts: Known = Object.fromEntries([...season.probabilities].map(([phase, p]) => [`phase:${phase}`, p]));
-  const said = Facts.of(givenFacts(conditions))
-    .with({
+  const said = Facts.of(
+    givenFacts(conditions),
+    {
       yearMonth: yearMonth(conditions.place.latitude, dayOfYear(conditions.date)),
       moonFullness: sun.moonIlluminatedFraction,
-    })
-    .with(frontFacts(conditions, trend.sharpChangeC))
-    .with(season.facts)
-    .with(phaseFacts)
-    .with(water.facts);
+    },
+    frontFacts(conditions, trend.sharpChangeC),
+    season.facts,
+    phaseFacts,
+    water.facts,
+  );
   const overlays = judgeOverlays(said, conditions.discipline, units);
   const known = said.with(overlays.facts);
   const food = judgeFood(conditions, known, units);
@@ -285,7 +287,7 @@ export function momentGround(
   moment: Moment,
   light: Light,
 ): { readonly groups: JudgedGroups; readonly facts: Facts } {
-  const facts = day.facts.with({ ...momentFacts(day, moment), [`light:${light}`]: 1 });
+  const facts = day.facts.with(momentFacts(day, moment), { [`light:${light}`]: 1 });
   return { facts, groups: judgeGroups(moment.light, facts, day.phases) };
 }
 

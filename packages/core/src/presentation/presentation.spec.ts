@@ -368,7 +368,7 @@ describe('reach', () => {
 });
 
 describe('schools', () => {
-  const sides = (known: Parameters<typeof Facts.of>[0], chosen = {}) =>
+  const sides = (known: Known, chosen = {}) =>
     Object.fromEntries(
       schoolsInForce(chosen as ConditionsInput['schools'] as never, Facts.of(known)).map(({ id, side }) => [id, side]),
     );

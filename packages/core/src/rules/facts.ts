@@ -11,6 +11,10 @@ const SLOT_CAPACITY = 400;
 export const MAX_SITUATIONS = 192;
 const slots = new Map<string, number>();
 
+// Plain arrays: a typed array of this size is copied outside of the heap, which takes several times as long.
+const NOTHING_KNOWN: number[] = Array.from({ length: SLOT_CAPACITY }, () => Number.NaN);
+const NOTHING_ASKED: number[] = Array.from({ length: MAX_SITUATIONS }, () => Number.NaN);
+
 /** The slot of a fact, given on first asking and kept for good. */
 export function slotOf(name: FactName): number {
   let slot = slots.get(name);
@@ -29,18 +33,19 @@ export function slotOf(name: FactName): number {
  */
 export class Facts {
   /** Answers to situations that many rules share, by their numbers; NaN where not asked yet. */
-  private answers: Float64Array | null = null;
+  private answers: number[] | null = null;
 
-  private constructor(private readonly values: Float64Array) {}
+  private constructor(private readonly values: number[]) {}
 
-  static of(known: Known): Facts {
-    return new Facts(new Float64Array(SLOT_CAPACITY).fill(Number.NaN)).with(known);
+  static of(...known: readonly Known[]): Facts {
+    return new Facts(NOTHING_KNOWN).with(...known);
   }
 
   /** These facts with more on top; what is stated anew wins. */
-  with(known: Known): Facts {
+  with(...stated: readonly Known[]): Facts {
     const values = this.values.slice();
-    for (const name in known) values[slotOf(name as FactName)] = known[name as FactName] ?? Number.NaN;
+    for (const known of stated)
+      for (const name in known) values[slotOf(name as FactName)] = known[name as FactName] ?? Number.NaN;
     return new Facts(values);
   }
 
@@ -72,7 +77,7 @@ export class Facts {
 
   /** The answer to a shared situation, worked out at the first asking. */
   answerTo(situation: number, ask: (facts: Facts) => number): number {
-    this.answers ??= new Float64Array(MAX_SITUATIONS).fill(Number.NaN);
+    this.answers ??= NOTHING_ASKED.slice();
     let answer = this.answers[situation] as number;
     if (Number.isNaN(answer)) this.answers[situation] = answer = ask(this);
     return answer;
