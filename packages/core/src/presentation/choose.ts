@@ -37,17 +37,32 @@ const rolesTaken = (chosen: readonly Chosen[]) => new Set(chosen.map(({ role }) 
 export const roleBeside = ({ roles }: Category, chosen: readonly Chosen[]): Role =>
   roles.find((role) => !rolesTaken(chosen).has(role)) ?? roles[0];
 
-function worthBeside(candidate: Weighed, chosen: readonly Chosen[], groupShares: ReadonlyMap<GroupId, number>): number {
-  const { category, place, logWeight } = candidate;
-  const sameWay = chosen.filter(({ weighed }) => weighed.category.fished === category.fished).length;
+/** A lure that is not chosen yet, with how much like the likest of the chosen it is. */
+interface Candidate {
+  readonly weighed: Weighed;
+  closest: number;
+}
+
+/** What the chosen cover so far. */
+interface Covered {
+  readonly ways: Map<WayFished, number>;
+  readonly roles: Set<Role>;
+  readonly groups: Set<GroupId>;
+}
+
+function worthBeside(
+  { weighed: { category, place, logWeight }, closest }: Candidate,
+  covered: Covered,
+  groupShares: ReadonlyMap<GroupId, number>,
+): number {
+  const sameWay = covered.ways.get(category.fished) ?? 0;
   const [second, third] = SAME_WAY_COST[category.fished];
   const way = sameWay === 0 ? 0 : sameWay === 1 ? second : second + third * (sameWay - 1);
-  const closest = Math.max(...chosen.map(({ weighed }) => likeness(weighed.form.of, candidate.form.of)));
   const twin = TWIN_COST * Math.max(0, (closest - TWIN_FROM) / (1 - TWIN_FROM));
-  const taken = rolesTaken(chosen);
-  const role = taken.has(category.roles[0]) ? 0 : NEW_ROLE_WORTH;
-  const covered = chosen.some(({ weighed }) => weighed.place.group === place.group);
-  const group = covered ? 0 : NEW_GROUP_WORTH * Math.min(1, 2 * (groupShares.get(place.group) ?? 0));
+  const role = covered.roles.has(category.roles[0]) ? 0 : NEW_ROLE_WORTH;
+  const group = covered.groups.has(place.group)
+    ? 0
+    : NEW_GROUP_WORTH * Math.min(1, 2 * (groupShares.get(place.group) ?? 0));
   return logWeight - way - twin + role + group;
 }
 
@@ -63,18 +78,32 @@ export function chooseSet(
 ): Chosen[] {
   const first = weighed[0];
   if (!first) return [];
-  const chosen: Chosen[] = [{ weighed: first, role: first.category.roles[0] }];
-  const left = new Set(weighed.slice(1).filter(({ logWeight }) => logWeight > first.logWeight - FARTHEST_BEHIND));
-  while (chosen.length < most && left.size) {
-    let best: Weighed | undefined;
+  const chosen: Chosen[] = [];
+  const covered: Covered = { ways: new Map(), roles: new Set(), groups: new Set() };
+  const left = weighed
+    .slice(1)
+    .filter(({ logWeight }) => logWeight > first.logWeight - FARTHEST_BEHIND)
+    .map((each): Candidate => ({ weighed: each, closest: 0 }));
+  const take = (taken: Weighed) => {
+    const { category, form, place } = taken;
+    const role = roleBeside(category, chosen);
+    chosen.push({ weighed: taken, role });
+    covered.ways.set(category.fished, (covered.ways.get(category.fished) ?? 0) + 1);
+    covered.roles.add(role);
+    covered.groups.add(place.group);
+    for (const each of left) each.closest = Math.max(each.closest, likeness(form.of, each.weighed.form.of));
+  };
+  take(first);
+  while (chosen.length < most && left.length) {
+    let best = -1;
     let worth = -Infinity;
-    for (const candidate of left) {
-      const each = worthBeside(candidate, chosen, groupShares);
-      if (each > worth) [best, worth] = [candidate, each];
+    for (let at = 0; at < left.length; at++) {
+      const each = worthBeside(left[at] as Candidate, covered, groupShares);
+      if (each > worth) [best, worth] = [at, each];
     }
-    if (!best) break;
-    chosen.push({ weighed: best, role: roleBeside(best.category, chosen) });
-    left.delete(best);
+    const [next] = best < 0 ? [] : left.splice(best, 1);
+    if (!next) break;
+    take(next.weighed);
   }
   return inOrder(chosen);
 }

@@ -23,8 +23,8 @@ const likenesses = new WeakMap<Category, Map<Category, number>>();
 
 /** Likeness of two categories by what they are, 0 to 1: a Gaussian of the distance between their attributes. */
 export function likeness(a: Category, b: Category): number {
-  const known = likenesses.get(a) ?? new Map<Category, number>();
-  likenesses.set(a, known);
+  let known = likenesses.get(a);
+  if (!known) likenesses.set(a, (known = new Map()));
   let value = known.get(b);
   if (value === undefined) known.set(b, (value = Math.exp(-apart(a, b) / 1.6)));
   return value;

@@ -140,19 +140,22 @@ export function schoolsInForce(chosen: Conditions['schools'], facts: Facts): Sch
   });
 }
 
-const slots = new Map<string, number>();
-const slotOfSchool = (name: string): number => {
-  let slot = slots.get(name);
-  if (slot === undefined) slots.set(name, (slot = slotOf(`school:${name}`)));
+const sideSlots = new Map<SchoolId, Map<SchoolSide | 'chosen', number>>();
+
+function slotOfSide(id: SchoolId, side: SchoolSide | 'chosen'): number {
+  let ofSchool = sideSlots.get(id);
+  if (!ofSchool) sideSlots.set(id, (ofSchool = new Map()));
+  let slot = ofSchool.get(side);
+  if (slot === undefined) ofSchool.set(side, (slot = slotOf(`school:${id}:${side}`)));
   return slot;
-};
+}
 
 /** Facts with the sides in force on top, for rules that belong to a side, and whether the angler chose them. */
 export function withSchools(facts: Facts, schools: readonly SchoolInForce[]): Facts {
   const named: number[] = [];
   for (const { id, side, chosen } of schools) {
-    named.push(slotOfSchool(`${id}:${side}`));
-    if (chosen) named.push(slotOfSchool(`${id}:chosen`));
+    named.push(slotOfSide(id, side));
+    if (chosen) named.push(slotOfSide(id, 'chosen'));
   }
   return facts.withSlots(
     named,

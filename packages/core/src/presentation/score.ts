@@ -121,7 +121,7 @@ interface PlaceGround {
   readonly place: HoldingPlace;
   readonly here: Facts;
   readonly ground: Ground;
-  readonly hard: number;
+  readonly hard: boolean;
 }
 
 /** What holds at each place, and what holds over the whole window. */
@@ -144,17 +144,28 @@ export const groundsOf = (places: readonly HoldingPlace[], facts: Facts): Ground
   rise: riseM(facts),
   places: places.map((place) => {
     const ground = COVER_GROUND[place.cover];
-    return { place, here: factsAt(facts, place), ground, hard: ground === 'rock' || ground === 'wood' ? 1 : 0 };
+    return { place, here: factsAt(facts, place), ground, hard: ground === 'rock' || ground === 'wood' };
   }),
 });
 
-/** What the occasions of a category make of its worth at every place, as factors: gains, losses, what exclusion leaves. */
-function factorsOf(category: Category, { facts, places }: Grounds): readonly number[] {
+/** What the occasions of a category that hold alike everywhere make of its worth. */
+interface Everywhere {
+  /** What exclusion leaves, 0 to 1. */
+  readonly left: number;
+  readonly gain: number;
+  readonly loss: number;
+}
+
+function everywhereOf(category: Category, facts: Facts): Everywhere {
   const { suits, spoils, excludes } = occasionedOf(category);
   const left = 1 - Math.abs(voice(excludes.everywhere, facts));
-  if (left <= 0) return [];
-  const gain = voice(suits.everywhere, facts);
-  const loss = voice(spoils.everywhere, facts);
+  if (left <= 0) return { left: 0, gain: 0, loss: 0 };
+  return { left, gain: voice(suits.everywhere, facts), loss: voice(spoils.everywhere, facts) };
+}
+
+/** What all occasions of a category make of its worth at every place, as factors: gains, losses, what exclusion leaves. */
+function factorsOf(category: Category, { left, gain, loss }: Everywhere, { places }: Grounds): readonly number[] {
+  const { suits, spoils, excludes } = occasionedOf(category);
   return places.map(({ here }) => {
     const stays = left * (1 - Math.abs(voice(excludes.here, here)));
     return stays <= 0
@@ -206,7 +217,7 @@ function plainWorth(category: Category, runM: readonly [number, number], at: Pla
   const covered = reach(runM, place.depthM, riseFor(category, place, grounds.rise, grounds.sightM));
   if (covered === 0) return 0;
   const level = (0.2 + 0.8 * Math.min(1, atTheirLevel(category, place))) ** LEVEL_WEIGHT;
-  const glances = Math.exp(DEFLECT_WEIGHT * (category.traits.deflects - 0.4) * hard * place.positions.bottom);
+  const glances = hard ? Math.exp(DEFLECT_WEIGHT * (category.traits.deflects - 0.4) * place.positions.bottom) : 1;
   return place.weight * covered * passage * level * glances;
 }
 
@@ -226,6 +237,8 @@ interface Contender {
 
 interface Headroom {
   readonly gain: number;
+  /** Of the gain, the most by occasions that look at the place. */
+  readonly gainHere: number;
   readonly ease: number;
 }
 const headrooms = new WeakMap<Category, Headroom>();
@@ -234,15 +247,23 @@ const headrooms = new WeakMap<Category, Headroom>();
 function headroomOf(category: Category): Headroom {
   let known = headrooms.get(category);
   if (!known) {
-    const gain = Math.max(0, ...occasionsOf(category).suits.map(({ effect }) => effect));
+    const { everywhere, here } = occasionedOf(category).suits;
+    const most = (occasions: readonly ReadyOccasion[]) => Math.max(0, ...occasions.map(({ effect }) => effect));
+    const gainHere = most(here);
     const glances = DEFLECT_WEIGHT * Math.max(0, category.traits.deflects - 0.4);
-    headrooms.set(category, (known = { gain, ease: glances + COVER_WEIGHT * MAX_PASSAGE }));
+    known = { gain: Math.max(gainHere, most(everywhere)), gainHere, ease: glances + COVER_WEIGHT * MAX_PASSAGE };
+    headrooms.set(category, known);
   }
   return known;
 }
 
+interface FormsAt {
+  readonly forms: readonly PlainForm[];
+  readonly greatest: number;
+}
+
 /** The forms of a category with their plain worths, and the greatest of these over all places; null where none is. */
-function formsAt(category: Category, grounds: Grounds): { forms: PlainForm[]; greatest: number } | null {
+function formsAt(category: Category, grounds: Grounds): FormsAt | null {
   let greatest = 0;
   const forms: PlainForm[] = [];
   for (const form of formsOf(category)) {
@@ -260,12 +281,25 @@ function formsAt(category: Category, grounds: Grounds): { forms: PlainForm[]; gr
   return greatest === 0 ? null : { forms, greatest };
 }
 
-/** A category in the class that does best, its occasions heard; null where they exclude it everywhere. */
-function heard({ category, overall: own, index }: Contender, forms: readonly PlainForm[], grounds: Grounds) {
-  const factors = factorsOf(category, grounds);
+/**
+ * A category in the class that does best, its occasions heard; null where they exclude it everywhere, or where what holds
+ * alike everywhere leaves it under `least`, whatever the places lend it.
+ * @param greatest of its plain worths over all places
+ * @param least log-weight that is still wanted
+ */
+function heard(
+  { category, overall: own, index }: Contender,
+  { forms, greatest }: FormsAt,
+  grounds: Grounds,
+  least: number,
+) {
+  const everywhere = everywhereOf(category, grounds.facts);
+  const most = Math.max(everywhere.gain, headroomOf(category).gainHere) + Math.min(0, everywhere.loss);
+  if (own + Math.log(everywhere.left * greatest) + most < least) return null;
+  const factors = factorsOf(category, everywhere, grounds);
   let best: LureForm | undefined;
   let place: HoldingPlace | undefined;
-  let greatest = 0;
+  let heaviest = 0;
   for (const { form, worths } of forms) {
     let total = 0;
     let most = 0;
@@ -275,9 +309,9 @@ function heard({ category, overall: own, index }: Contender, forms: readonly Pla
       total += worth;
       if (worth > most) [most, at] = [worth, grounds.places[each]?.place];
     }
-    if (total > greatest) [greatest, best, place] = [total, form, at];
+    if (total > heaviest) [heaviest, best, place] = [total, form, at];
   }
-  return best && place ? { form: best, place, logWeight: own + Math.log(greatest), index } : null;
+  return best && place ? { form: best, place, logWeight: own + Math.log(heaviest), index } : null;
 }
 
 /** The share of the fish of one place that a lure reaches, 0 to 1. */
@@ -315,7 +349,7 @@ export function weighCategories(
     if (each.most < top - span) break;
     const found = formsAt(each.category, grounds);
     if (!found || each.overall + headroomOf(each.category).gain + Math.log(found.greatest) < top - span) continue;
-    const one = heard(each, found.forms, grounds);
+    const one = heard(each, found, grounds, top - span);
     if (!one) continue;
     weighed.push(one);
     top = Math.max(top, one.logWeight);

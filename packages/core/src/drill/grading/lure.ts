@@ -8,7 +8,7 @@ import { rejudge } from '../../plan/judge.js';
 import { factsOfLure, firstChoice } from '../../plan/window.js';
 import { explain, weighCategories } from '../../presentation/score.js';
 import { reasonsOf, strongest } from '../../rules/rule.js';
-import { passesFor, toneVotes } from '../../technique/trim/trim.js';
+import { toneVotes, withPassesFor } from '../../technique/trim/trim.js';
 import { inUnits } from '../../units/units.js';
 import type { DrillRig, Graded } from '../answer.js';
 import type { DrillKey } from '../key.js';
@@ -101,7 +101,7 @@ export function gradeClass(key: DrillKey, classId: string): Graded {
 /** The rules of tone that hold for the planner's lure, and what they give each tone. */
 export function tonesOf(key: DrillKey) {
   const { category, place } = firstOf(key).bound.weighed;
-  return toneVotes(factsOfLure(key.chosen.grounds.facts, category, place).with(passesFor(category)));
+  return toneVotes(withPassesFor(factsOfLure(key.chosen.grounds.facts, category, place), category));
 }
 
 /** A tone by the votes of its rules beside the tone that the planner takes. */

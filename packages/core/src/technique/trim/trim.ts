@@ -5,10 +5,11 @@ import {
   type ColourFamily,
   type ForageKind,
   type Sound,
+  type Tone,
 } from '../../contract/ids.js';
 import type { Blades, Presentation, Reason, Trailer } from '../../contract/plan.js';
 import type { Category } from '../../lures/category.js';
-import type { Facts, Known } from '../../rules/facts.js';
+import { slotOf, type Facts } from '../../rules/facts.js';
 import { fire, ranked, reasonsOf, strongest, tally } from '../../rules/rule.js';
 import type { UnitSystem } from '../../units/units.js';
 import {
@@ -76,16 +77,32 @@ const FISH: ReadonlySet<ForageKind> = new Set([
   'shrimp',
 ]);
 
-/** What a lure can pass for, as facts for the rules of colour. */
-export function passesFor({ traits, fished, positions }: Category): Known {
+const TONE_SLOTS = Object.fromEntries(TONES.map((tone) => [tone, slotOf(`tone:${tone}`)])) as Record<Tone, number>;
+const PASSES_SLOTS = [
+  slotOf('passes-for:crayfish'),
+  slotOf('passes-for:baitfish'),
+  slotOf('passes-for:sunfish'),
+  slotOf('passes-for:bottom-food'),
+];
+const passes = new WeakMap<Category, readonly number[]>();
+
+/** What a lure can pass for, 0 to 1 each: a crayfish, a baitfish, a sunfish, food on the bottom. */
+function passesFor({ traits, fished, positions }: Category): number[] {
   const degree = (value: number) => Math.min(1, Math.max(0, (value - 0.2) / 0.2));
   const bottomFood = positions.bottom >= 0.7 && (fished === 'dragged' || fished === 'dropped' || fished === 'swum');
-  return {
-    'passes-for:crayfish': degree(traits.likeCrayfish),
-    'passes-for:baitfish': degree(traits.likeBaitfish),
-    'passes-for:sunfish': degree(traits.likeSunfish),
-    'passes-for:bottom-food': bottomFood && traits.likeBaitfish < 0.6 ? 1 : 0,
-  };
+  return [
+    degree(traits.likeCrayfish),
+    degree(traits.likeBaitfish),
+    degree(traits.likeSunfish),
+    bottomFood && traits.likeBaitfish < 0.6 ? 1 : 0,
+  ];
+}
+
+/** These facts with what a lure can pass for on top, for the rules of colour. */
+export function withPassesFor(facts: Facts, category: Category): Facts {
+  let degrees = passes.get(category);
+  if (!degrees) passes.set(category, (degrees = passesFor(category)));
+  return facts.withSlots(PASSES_SLOTS, degrees);
 }
 
 function trailerOf(category: Category, facts: Facts): Trailer | null {
@@ -163,7 +180,7 @@ export function toneVotes(facts: Facts) {
  * @param food what the lure passes for, where it passes for something they eat
  */
 export function trim(category: Category, given: Facts, food: ForageKind | null, units: UnitSystem): Trim {
-  const facts = given.with(passesFor(category));
+  const facts = withPassesFor(given, category);
   const { fired: toneRules, votes } = toneVotes(facts);
   const tones = ranked(TONES, votes);
   const shy = facts.degree('feedback:short-strikes') >= 0.5;
@@ -171,7 +188,7 @@ export function trim(category: Category, given: Facts, food: ForageKind | null, 
     ['colour', 'trailer-hook', 'slower'].find((side) => facts.degree(`school:short-strike-first:${side}`)) ?? 'colour';
   const tone = tones[shy && shyFirst === 'colour' ? 1 : 0] ?? 'natural';
   const families: readonly ColourFamily[] = COLOUR_FAMILIES.filter((family) => category.families.includes(family));
-  const familyRules = fire(FAMILY_RULES, facts.with({ [`tone:${tone}`]: 1 }));
+  const familyRules = fire(FAMILY_RULES, facts.withSlots([TONE_SLOTS[tone]], [1]));
   const named = ranked(families, tally(familyRules)).slice(0, FAMILIES_NAMED);
   const [family] = named;
   const reasons = [
