@@ -24,8 +24,8 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-async function server(): Promise<TestServer> {
-  const made = await testServer();
+async function server(demoTrips = false): Promise<TestServer> {
+  const made = await testServer({ demoTrips });
   servers.push(made);
   return made;
 }
@@ -69,7 +69,7 @@ function rowsOf({ dataDir }: TestServer, book = 'demo'): unknown {
 }
 
 it('the demo goes out and in again on an empty machine as the same book', async () => {
-  const here = await server();
+  const here = await server(true);
   const png = Buffer.concat([Buffer.from('89504e470d0a1a0a', 'hex'), Buffer.alloc(300, 3)]);
   await fetch(`${here.address}/api/books/demo/photos/${id(1)}`, {
     method: 'PUT',

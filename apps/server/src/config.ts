@@ -28,6 +28,8 @@ export interface Config {
   readonly demoOutside: string | null;
   /** Where the demo's boat speaks; null where it has none. */
   readonly demoBoat?: string | null;
+  /** Whether the demo's book has its trips of the past, each of which is planned anew; it has where it is not said. */
+  readonly demoTrips?: boolean;
   readonly logLevel: string;
   /** How slowly requests may come in; the usual where it is not said. */
   readonly slow?: SlowLimits;

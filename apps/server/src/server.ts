@@ -35,6 +35,7 @@ export async function startServer(config: Config): Promise<RunningServer> {
     systemNow: () => new Date(),
     demoOutside: config.demoOutside,
     demoBoat: config.demoBoat ?? null,
+    demoTrips: config.demoTrips,
     retryPolicy: config.retryPolicy,
     lineRetryPolicy: config.lineRetryPolicy,
   });

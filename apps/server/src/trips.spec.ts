@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { TripEvent, TripNews } from '@inky-shoal/core/underway';
+import type { TripEvent } from '@inky-shoal/core/underway';
 import { testServer, type TestServer } from './testing/running.js';
 
 const PATH = '/api/books/own/trip-events';
@@ -95,12 +95,14 @@ describe('events of trips', () => {
   });
 
   it('stay in the book they were made in', async () => {
-    const { body } = await server.call('GET', '/api/books/demo/trip-events');
-    const demo = new Set((body as TripNews).events.map(({ id }) => id));
-    const own = await allOf(server.address);
-    expect(demo.size).toBeGreaterThan(0);
-    expect(own.length).toBeGreaterThan(0);
-    expect(own.filter(({ id }) => demo.has(id))).toEqual([]);
+    const ofDemo = { ...event(800), tripId: idOf(8, 'a') };
+    await server.call('POST', '/api/books/demo/trip-events', [ofDemo]);
+    const idsOf = async (book: string) =>
+      new Set((await allOf(server.address, `/api/books/${book}/trip-events`)).map(({ id }) => id));
+    const [demo, own] = [await idsOf('demo'), await idsOf('own')];
+    expect(demo).toEqual(new Set([ofDemo.id]));
+    expect(own.size).toBeGreaterThan(0);
+    expect(own).not.toContain(ofDemo.id);
   });
 
   it.each([

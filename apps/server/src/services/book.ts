@@ -160,7 +160,7 @@ export class BookService {
   }
 
   /** Fills the demo book where its data is missing or older than what ships. What the user added to it stays. */
-  async seedDemo(): Promise<void> {
+  async seedDemo(withTrips: boolean): Promise<void> {
     const version = String(DEMO_VERSION);
     if ((await this.facts.get('demo-version')) === version) return;
     await this.waters.removeAll(DEMO.formerWaters);
@@ -182,7 +182,7 @@ export class BookService {
     }
     for (const { id, draft, createdAt } of DEMO.plans) await this.savePlan(id, draft, createdAt);
     for (const [waterId, made] of demoForecasts()) await this.outside.keepForecasts(waterId, made);
-    await this.trips.add(demoTripEvents());
+    if (withTrips) await this.trips.add(demoTripEvents());
     await this.facts.set('demo-version', version);
   }
 

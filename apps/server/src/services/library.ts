@@ -25,6 +25,8 @@ export interface LibraryOptions {
   readonly demoOutside: string | null;
   /** Where the demo's boat speaks; null where it has none. */
   readonly demoBoat: string | null;
+  /** Whether the demo's book has its trips of the past; it has where it is not said. */
+  readonly demoTrips?: boolean | undefined;
   readonly retryPolicy?: RetryPolicy | undefined;
   readonly lineRetryPolicy?: LineRetryPolicy | undefined;
 }
@@ -71,7 +73,7 @@ export class Library {
     const library = new Library(options, folder);
     try {
       await Promise.all(BOOKS.map((id) => library.openOne(id)));
-      await library.book('demo').seedDemo();
+      await library.book('demo').seedDemo(options.demoTrips ?? true);
     } catch (error) {
       await library.close();
       throw error;

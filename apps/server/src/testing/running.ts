@@ -15,7 +15,10 @@ export interface TestServer extends RunningServer {
   readonly remove: () => Promise<void>;
 }
 
-/** A server of its own on a free port with an empty data folder, for one test file. */
+/**
+ * A server of its own on a free port with an empty data folder, for one test file. Its demo has no trips of the past, which
+ * take seconds to plan, unless `demoTrips` asks for them.
+ */
 export async function testServer(more: Partial<Config> = {}): Promise<TestServer> {
   const dataDir = more.dataDir ?? (await mkdtemp(join(tmpdir(), 'inky-')));
   const server = await startServer({
@@ -26,6 +29,7 @@ export async function testServer(more: Partial<Config> = {}): Promise<TestServer
     webDir: join(dataDir, 'no-page'),
     allowedHosts: ['boat.local'],
     demoOutside: null,
+    demoTrips: false,
     logLevel: 'silent',
     ...more,
   });
