@@ -91,8 +91,9 @@ const BEFORE_DOWN = 0.65;
 const NEARLY_RESTED = 0.85;
 const REST_STEP_MIN = 5;
 const MOST_REST_MIN = 300;
-/** A chance so small that it is no longer told from none: what came is in no way likely. */
+/** A chance so small that it is no longer told from none: what came is in no way likely; and the least weight of a way. */
 const NO_CHANCE = 1e-250;
+const LEAST_WEIGHT = 1e-290;
 /** How fast a place comes to be what it usually is, an hour: where fish stay, and where schools roam. */
 const LEAVES_PER_HOUR = [0.05, 0.5] as const;
 const ROAMS = 0.35;
@@ -105,13 +106,18 @@ const DISPERSION = 1.6;
 /** How far what came is believed: the water is not quite as it is thought here (tempered likelihood, Grünwald and van Ommen 2017). */
 const BELIEVED = 0.8;
 
-/** Chance of a count that comes in bunches (negative binomial). */
-function likelihood(count: number, mean: number): number {
-  let product = (DISPERSION / (DISPERSION + mean)) ** DISPERSION;
+/** Logarithm of the chance of a count that comes in bunches (negative binomial). */
+function logLikelihood(count: number, mean: number): number {
+  const log = DISPERSION * Math.log(DISPERSION / (DISPERSION + mean));
+  if (!count) return log;
   const share = mean / (DISPERSION + mean);
+  let product = 1;
   for (let each = 0; each < count; each++) product *= ((DISPERSION + each) * share) / (each + 1);
-  return product;
+  return log + Math.log(product);
 }
+
+/** Chance of a count that comes in bunches. */
+export const chanceOf = (count: number, mean: number): number => Math.exp(logLikelihood(count, mean));
 
 const meanOf = (values: readonly number[]): number =>
   values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
@@ -137,10 +143,16 @@ export interface Rates {
 export class Belief {
   readonly ways = WAYS;
   readonly weights = new Float64Array(WAYS).fill(1 / WAYS);
-  /** In each way: that fish feed now, and that each place holds them. */
+  /** In each way: that fish feed now. */
   readonly feeds: Float64Array;
-  readonly holds: Float64Array[];
-  private readonly logWeights = new Float64Array(WAYS);
+  /** In each way: that each place held them at the minute up to which it is known. */
+  private readonly holds: Float64Array[];
+  /** The minute up to which each place is known: time passes for it when it is next asked for. */
+  private readonly knownTo: number[];
+  /** What a stretch that is taken in was to bring. */
+  private readonly foretold: Rates = { feeding: new Float64Array(WAYS), resting: new Float64Array(WAYS) };
+  /** What a place that is asked for still gives. */
+  private readonly given = new Float64Array(WAYS);
   private readonly usual = new Float64Array(WAYS);
   private readonly depthShift = new Float64Array(WAYS);
   private readonly paceShift = new Int8Array(WAYS);
@@ -204,6 +216,7 @@ export class Belief {
     );
     this.remembered = priors.holds.map(() => new Float64Array(WAYS));
     this.worn = priors.holds.map(() => 0);
+    this.knownTo = priors.holds.map(() => startMin);
     this.downUntil = priors.holds.map(() => new Float64Array(WAYS).fill(-Infinity));
     for (let way = 0; way < WAYS; way++) {
       this.usual[way] = Math.exp(USUAL_LOG + USUAL_SD * normal());
@@ -223,19 +236,30 @@ export class Belief {
     return this.evidence;
   }
 
-  /** What a place still gives some minutes from now, by the way: 1 where it was not put down at all. */
-  private left(place: number, inMin: number): (way: number) => number {
+  /** Chance in each way that a place holds fish now. */
+  holdsAt(place: number): Float64Array {
+    this.catchUp(place);
+    return this.holds[place] as Float64Array;
+  }
+
+  /** What a place still gives some minutes from now, in each way: 1 where it was not put down at all. */
+  private left(place: number, inMin: number): Float64Array {
+    this.catchUp(place);
+    const { bears, thins, given } = this;
     const worn = (this.worn[place] as number) * 0.5 ** (inMin / REFILLED_MIN);
-    const thinnedBy = THINS.map((thins) => Math.exp(-thins * worn));
+    const thinnedBy = Float64Array.from(THINS, (by) => Math.exp(-by * worn));
     const until = this.downUntil[place] as Float64Array;
     const remembers = this.remembered[place] as Float64Array;
     const forgets = 0.5 ** (inMin / FORGOTTEN_MIN);
-    return (way) => {
-      const thinned = thinnedBy[this.thins[way] as number] as number;
-      if (this.bears[way]) return (until[way] as number) > this.atMin + inMin ? PUT_DOWN * thinned : thinned;
+    const atMin = this.atMin + inMin;
+    for (let way = 0; way < WAYS; way++) {
       const remembered = (remembers[way] as number) * forgets;
-      return remembered ? thinned * Math.exp(-PUT_DOWN_EACH * Math.min(MOST_COUNTED, remembered)) : thinned;
-    };
+      let left = thinnedBy[thins[way] as number] as number;
+      if (bears[way]) left *= (until[way] as number) > atMin ? PUT_DOWN : 1;
+      else if (remembered) left *= Math.exp(-PUT_DOWN_EACH * Math.min(MOST_COUNTED, remembered));
+      given[way] = left;
+    }
+    return given;
   }
 
   private trustIn(preference: number): Float64Array {
@@ -246,7 +270,8 @@ export class Belief {
 
   /** How much of it a place that was put down still gives, in the mean of all ways: 1 where it was not at all. */
   rested(place: number, inMin = 0): number {
-    return this.mean(this.left(place, inMin));
+    const left = this.left(place, inMin);
+    return this.mean((way) => left[way] as number);
   }
 
   /** Minutes until a place that is put down is nearly what it was. */
@@ -256,7 +281,7 @@ export class Belief {
     return minutes;
   }
 
-  /** Lets time pass: spells of feeding end and begin, schools leave and come, what was put down forgets. */
+  /** Lets time pass: spells of feeding end and begin. */
   advance(toMin: number): void {
     const minutes = Math.max(0, toMin - this.atMin);
     if (!minutes) return;
@@ -264,38 +289,51 @@ export class Belief {
     const { feeds: share } = this.priors;
     const stays = Math.exp(-minutes / (FEEDING_MIN * (1 - share)));
     for (let way = 0; way < WAYS; way++) this.feeds[way] = share + ((this.feeds[way] as number) - share) * stays;
-    const [keptHere, keptRoaming] = LEAVES_PER_HOUR.map((perHour) => Math.exp((-perHour * minutes) / 60));
-    const kept = Float64Array.from(this.roams, (roams) => (roams ? keptRoaming : keptHere) as number);
-    for (const [place, holds] of this.holds.entries()) {
-      const usually = this.usually[place] as Float64Array;
-      for (let way = 0; way < WAYS; way++) {
-        const usual = usually[way] as number;
-        holds[way] = usual + ((holds[way] as number) - usual) * (kept[way] as number);
-      }
-    }
-    const keeps = 0.5 ** (minutes / FORGOTTEN_MIN);
-    this.worn.forEach((hours, place) => (this.worn[place] = hours * 0.5 ** (minutes / REFILLED_MIN)));
-    for (const all of this.remembered) for (let way = 0; way < WAYS; way++) all[way] = (all[way] as number) * keeps;
   }
 
-  /** Rates of something in every way. @param inMin minutes from now */
-  rates({ place, lure, depthLog, paceSteps, tone, preference }: Fished, inMin: number): Rates {
-    const feeding = new Float64Array(WAYS);
-    const resting = new Float64Array(WAYS);
+  /** Lets the time pass for a place that has passed since it was last asked for: schools leave and come, what was put down forgets. */
+  private catchUp(place: number): void {
+    const minutes = this.atMin - (this.knownTo[place] as number);
+    if (minutes <= 0) return;
+    this.knownTo[place] = this.atMin;
+    const [keptHere, keptRoaming] = LEAVES_PER_HOUR.map((perHour) => Math.exp((-perHour * minutes) / 60)) as [
+      number,
+      number,
+    ];
+    const holds = this.holds[place] as Float64Array;
+    const usually = this.usually[place] as Float64Array;
+    const remembered = this.remembered[place] as Float64Array;
+    const keeps = 0.5 ** (minutes / FORGOTTEN_MIN);
+    for (let way = 0; way < WAYS; way++) {
+      const usual = usually[way] as number;
+      holds[way] = usual + ((holds[way] as number) - usual) * (this.roams[way] ? keptRoaming : keptHere);
+      remembered[way] = (remembered[way] as number) * keeps;
+    }
+    this.worn[place] = (this.worn[place] as number) * 0.5 ** (minutes / REFILLED_MIN);
+  }
+
+  /** Rates of something in every way. @param inMin minutes from now @param into where they are written, else anew */
+  rates(
+    { place, lure, depthLog, paceSteps, tone, preference }: Fished,
+    inMin: number,
+    { feeding, resting }: Rates = { feeding: new Float64Array(WAYS), resting: new Float64Array(WAYS) },
+  ): Rates {
+    const { usual, depthShift, paceShift } = this;
     const uneven = this.places[place] as Float64Array;
     const works = this.works[lure] as Float64Array;
     const trusted = this.trustIn(preference);
     const left = this.left(place, inMin);
     for (let way = 0; way < WAYS; way++) {
-      const inDepth = Math.abs(depthLog - (this.depthShift[way] as number)) <= DEPTH_WINDOW;
+      const offDepth = depthLog - (depthShift[way] as number);
+      const inDepth = offDepth <= DEPTH_WINDOW && offDepth >= -DEPTH_WINDOW;
       const all =
-        (this.usual[way] as number) *
+        (usual[way] as number) *
         (trusted[way] as number) *
         (uneven[way] as number) *
         (works[way] as number) *
         (inDepth ? 1 : OFF_DEPTH) *
-        left(way);
-      const steps = Math.min(2, Math.abs(paceSteps - (this.paceShift[way] as number)));
+        (left[way] as number);
+      const steps = Math.min(2, Math.abs(paceSteps - (paceShift[way] as number)));
       const wanted = this.tone[way] as number;
       feeding[way] = all * (OFF_PACE_FEEDING[steps] as number);
       resting[way] =
@@ -308,52 +346,52 @@ export class Belief {
   observe(stretch: Stretch): void {
     const { place, fromMin, toMin, hours, bites, nearMisses } = stretch;
     this.advance((fromMin + toMin) / 2);
-    const holds = this.holds[place] as Float64Array;
+    const holds = this.holdsAt(place);
     const uneven = this.places[place] as Float64Array;
     this.worn[place] = (this.worn[place] as number) + hours / 2;
-    const { feeding, resting } = this.rates(stretch, 0);
+    const { feeding, resting } = this.rates(stretch, 0, this.foretold);
     this.worn[place] += hours / 2;
     const borne = this.putDownBy(place, bites);
     const stray = EMPTY_PER_HOUR * hours;
-    /** Bites of fish that are there. @param borne of them, before they were put down; below 0 where they were not */
+    /** Of bites of fish that are there, as a logarithm. @param borne of them, before they were put down; below 0 where they were not */
     const bitesOf = (rate: number, borne: number): number =>
       borne < 0
-        ? likelihood(bites, rate * hours)
-        : likelihood(borne, rate * hours * BEFORE_DOWN) *
-          likelihood(bites - borne, rate * hours * (1 - BEFORE_DOWN) * PUT_DOWN);
-    /** Near misses of fish that are there: the more of them only come, the more is off. */
-    const nearOf = (rate: number, most: number): number =>
-      nearMisses === null
-        ? 1
-        : likelihood(nearMisses, most * hours * (MISSES_RIGHT + MISSES_WRONG * (1 - Math.min(1, rate / most))));
-    const emptyBites = likelihood(bites, stray);
-    const empty = (emptyBites * (nearMisses === null ? 1 : likelihood(nearMisses, stray))) ** BELIEVED;
+        ? logLikelihood(bites, rate * hours)
+        : logLikelihood(borne, rate * hours * BEFORE_DOWN) +
+          logLikelihood(bites - borne, rate * hours * (1 - BEFORE_DOWN) * PUT_DOWN);
+    /** Of near misses of fish that are there, as far as it is believed: the more of them only come, the more is off. */
+    const nearOf = (rate: number, most: number): number => {
+      if (nearMisses === null) return 1;
+      const wrong = 1 - Math.min(1, rate / most);
+      return chanceOf(nearMisses, most * hours * (MISSES_RIGHT + MISSES_WRONG * wrong)) ** BELIEVED;
+    };
+    const emptyBites = chanceOf(bites, stray);
+    const empty = (emptyBites * (nearMisses === null ? 1 : chanceOf(nearMisses, stray))) ** BELIEVED;
+    const { weights, usual, feeds: feedsNow } = this;
     let foretold = 0;
-    let most = -Infinity;
+    let sum = 0;
     for (let way = 0; way < WAYS; way++) {
-      const right = (this.usual[way] as number) * (uneven[way] as number);
+      const right = (usual[way] as number) * (uneven[way] as number);
       const held = holds[way] as number;
-      const fed = this.feeds[way] as number;
+      const fed = feedsNow[way] as number;
+      const weight = weights[way] as number;
       const [feedingRate, restingRate] = [feeding[way] as number, resting[way] as number];
       const feedsBites = bitesOf(feedingRate, borne[way] as number);
       const restsBites = bitesOf(restingRate, borne[way] as number);
-      const feeds = (feedsBites * nearOf(feedingRate, right)) ** BELIEVED;
-      const rests = (restsBites * nearOf(restingRate, right * AT_REST)) ** BELIEVED;
-      const bitesThere = held * (fed * feedsBites + (1 - fed) * restsBites);
-      foretold += (this.weights[way] as number) * (bitesThere + (1 - held) * emptyBites);
+      const feeds = Math.exp(BELIEVED * feedsBites) * nearOf(feedingRate, right);
+      const rests = Math.exp(BELIEVED * restsBites) * nearOf(restingRate, right * AT_REST);
+      const bitesThere = held * (fed * Math.exp(feedsBites) + (1 - fed) * Math.exp(restsBites));
+      foretold += weight * (bitesThere + (1 - held) * emptyBites);
       const there = held * (fed * feeds + (1 - fed) * rests);
       const total = there + (1 - held) * empty;
       if (total > NO_CHANCE) {
         holds[way] = there / total;
-        this.feeds[way] = (fed * (held * feeds + (1 - held) * empty)) / total;
+        feedsNow[way] = (fed * (held * feeds + (1 - held) * empty)) / total;
       } else if (bites + (nearMisses ?? 0) > 0) holds[way] = 1;
-      this.logWeights[way] = (this.logWeights[way] as number) + Math.log(Math.max(NO_CHANCE, total));
-      most = Math.max(most, this.logWeights[way] as number);
+      sum += weights[way] = Math.max(LEAST_WEIGHT, weight * Math.max(NO_CHANCE, total));
     }
     this.evidence += Math.log(Math.max(NO_CHANCE, foretold));
-    let sum = 0;
-    for (let way = 0; way < WAYS; way++) sum += this.weights[way] = Math.exp((this.logWeights[way] as number) - most);
-    for (let way = 0; way < WAYS; way++) this.weights[way] = (this.weights[way] as number) / sum;
+    for (let way = 0; way < WAYS; way++) weights[way] = (weights[way] as number) / sum;
     this.advance(toMin);
   }
 
@@ -385,4 +423,3 @@ export class Belief {
 
 /** Bites an hour of a place that holds nothing. */
 export const EMPTY_RATE = EMPTY_PER_HOUR;
-export { likelihood as chanceOf };

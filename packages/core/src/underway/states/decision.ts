@@ -1,5 +1,5 @@
 import type { Candidate } from '../evidence/fished.js';
-import { rateAt, type Rate } from '../evidence/posterior.js';
+import { rateAt, type Prospect } from '../evidence/posterior.js';
 import type { Belief } from './belief.js';
 import { chanceOf, EMPTY_RATE, type Fished, type Rates } from './belief.js';
 import type { LikeThings } from './like-things.js';
@@ -65,10 +65,12 @@ const MUCH_MORE = 1.5;
 /** Rates of an option in every way and state, some minutes from now. */
 interface Outlook<T extends Fishable> extends Rates {
   readonly option: T;
+  /** In every way: that its place holds fish. */
+  readonly held: Float64Array;
   readonly costMin: number;
   /** Bites an hour by the states alone, by like things alone, and by both as far as each is believed. */
   readonly byStates: number;
-  readonly byLike: Rate;
+  readonly byLike: Prospect;
   readonly mean: number;
 }
 
@@ -106,7 +108,7 @@ function drawnFrom(weights: Float64Array): Int32Array {
 }
 
 /** The rate that is as likely too high as too low; the mean of one that is little known is drawn up by what it might be. */
-const likely = (rate: Rate): number => rateAt(rate, 0);
+const likely = ({ logMean }: Prospect): number => Math.exp(logMean);
 
 /** What a chance is in the other outcome of two, from what it was and what it is in the one. */
 const after = (before: number, inOne: number, chanceOfOne: number): number =>
@@ -131,29 +133,31 @@ class Deciding<T extends Fishable> {
   private fed(way: number): number {
     return this.belief.feeds[way] as number;
   }
-  private held({ fished }: T, way: number): number {
-    return (this.belief.holds[fished.place] as Float64Array)[way] as number;
-  }
 
   outlook(option: T): Outlook<T> {
     const { belief } = this;
     const costMin = this.question.costMin(this.question.now, option);
     const rates = belief.rates(option.fished, costMin);
     const { feeding, resting } = rates;
+    const holds = belief.holdsAt(option.fished.place);
     const byStates = belief.mean((way) => {
-      const [fed, held] = [this.fed(way), this.held(option, way)];
+      const fed = this.fed(way);
+      const held = holds[way] as number;
       return held * (fed * (feeding[way] as number) + (1 - fed) * (resting[way] as number)) + (1 - held) * EMPTY_RATE;
     });
-    const byLike = this.question.like.rate(option.candidate);
+    const byLike = this.question.like.prospect(option.candidate);
     const mean = this.share * byStates + (1 - this.share) * likely(byLike);
-    return { option, costMin, feeding, resting, byStates, byLike, mean };
+    return { option, held: holds, costMin, feeding, resting, byStates, byLike, mean };
   }
 
   private drawn(look: Outlook<T>): Drawn<T> {
-    const { belief, ways } = this;
-    const of = (all: Float64Array) => Float64Array.from(ways, (way) => all[way] as number);
-    const held = of(belief.holds[look.option.fished.place] as Float64Array);
-    return { look, held, feeding: of(look.feeding), resting: of(look.resting) };
+    const { ways } = this;
+    const of = (all: Float64Array) => {
+      const drawn = new Float64Array(DRAWN);
+      for (let at = 0; at < DRAWN; at++) drawn[at] = all[ways[at] as number] as number;
+      return drawn;
+    };
+    return { look, held: of(look.held), feeding: of(look.feeding), resting: of(look.resting) };
   }
 
   /**
@@ -233,7 +237,7 @@ class Deciding<T extends Fishable> {
           (isFeeding ? to.feeding : to.resting)[way] as number,
           (isFeeding ? stay.feeding : stay.resting)[way] as number,
         ];
-        const [heldTo, heldStay] = [this.held(to.option, way), this.held(stay.option, way)];
+        const [heldTo, heldStay] = [to.held[way] as number, stay.held[way] as number];
         const better = a > b ? 1 : 0;
         odds += fed * (same ? heldTo * better : heldTo * (heldStay * better + (1 - heldStay)));
       }
@@ -248,15 +252,16 @@ class Deciding<T extends Fishable> {
     const size = 3 * DRAWN + TENTHS_Z.length;
     const [rates, weights] = [new Float64Array(size), new Float64Array(size)];
     this.ways.forEach((way, at) => {
-      const [fed, held] = [this.fed(way), this.held(of.option, way)];
+      const [fed, held] = [this.fed(way), of.held[way] as number];
       rates.set([of.feeding[way] as number, of.resting[way] as number, 0], 3 * at);
       weights.set(
         [held * fed, held * (1 - fed), 1 - held].map((weight) => (this.share * weight) / DRAWN),
         3 * at,
       );
     });
+    const byLike = of.byLike.rate();
     rates.set(
-      TENTHS_Z.map((z) => rateAt(of.byLike, z)),
+      TENTHS_Z.map((z) => rateAt(byLike, z)),
       3 * DRAWN,
     );
     weights.fill((1 - this.share) / TENTHS_Z.length, 3 * DRAWN);
@@ -270,7 +275,7 @@ class Deciding<T extends Fishable> {
   }
 
   hope(of: Outlook<T>): Hope<T> {
-    const empty = this.belief.mean((way) => 1 - this.held(of.option, way));
+    const empty = this.belief.mean((way) => 1 - (of.held[way] as number));
     return { option: of.option, perHour: of.mean, range80: this.range80(of), empty };
   }
 

@@ -1,12 +1,12 @@
 import type { Block, Candidate } from '../evidence/fished.js';
 import { mattering, preferences, type Mattering } from '../evidence/moves.js';
 import { normalBelow } from '../evidence/normal.js';
-import { posterior, preferenceOf, usualLog, type Rate } from '../evidence/posterior.js';
+import { posterior, preferenceOf, usualLog, type Prospect } from '../evidence/posterior.js';
 
 /** What like things that were fished say of others: the water as slopes, not as states. */
 export interface LikeThings {
   readonly logEvidence: number;
-  readonly rate: (of: Candidate) => Rate;
+  readonly prospect: (of: Candidate) => Prospect;
   /** What stands out of it so far, the surest first. */
   readonly matters: (of: Candidate) => Mattering[];
   /** How likely one thing brings more an hour than another. */
@@ -20,7 +20,7 @@ export function likeThings(candidates: readonly Candidate[], blocks: readonly Bl
   const known = posterior(blocks, preferences(blocks, candidates));
   return {
     logEvidence: known.logEvidence,
-    rate: (of) => known.rate(asked(of), atMin),
+    prospect: (of) => known.prospect(asked(of), atMin),
     matters: (of) => mattering(known, of, atMin),
     odds: (one, other) => {
       const { mean, sd } = known.against(asked(one), asked(other), atMin);

@@ -197,7 +197,7 @@ describe('what is believed', () => {
   });
   const begin = (more: object = {}) =>
     new Belief({ holds: [0.5, 0.5], works: [0.6, 0.3], feeds: 0.4, kinds: [0, 1], tones: 3, ...more }, 0);
-  const holds = (belief: Belief, place: number) => belief.mean((way) => belief.holds[place]![way]!);
+  const holds = (belief: Belief, place: number) => belief.mean((way) => belief.holdsAt(place)[way]!);
 
   it('sums to one, and goes back to what is usual as time passes', () => {
     const belief = begin();
