@@ -6,7 +6,7 @@ import { PHONE, says, Stage, until } from './support/stage';
 
 let stage: Stage;
 beforeAll(async () => {
-  stage = await Stage.set();
+  stage = await Stage.set({ pastTrips: true });
 });
 afterEach(() => stage.closePages());
 afterAll(() => stage.strike());

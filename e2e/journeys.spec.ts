@@ -1,6 +1,5 @@
 import type { Water } from '@inky-shoal/core';
 import type { Page } from 'playwright-core';
-import { VIEWS, goTo } from './support/axe';
 import { choose, fileInput } from './support/controls';
 import { PHONE, says, Stage, textOf, until } from './support/stage';
 
@@ -41,27 +40,6 @@ describe('the first minute', () => {
     expect(readings.map(({ surfaceTempC }) => Math.round(surfaceTempC * 1.8 + 32))).toEqual([56]);
     // What was read at one hour stands for the mean of its day, which by noon is a little under it.
     await says(page.locator('inky-sentence'), /Water 5[567] °F/);
-  });
-});
-
-describe('five widths', () => {
-  it('cut nothing off in any view, and none is wider than its window', async () => {
-    const plans = (await (await fetch(`${stage.server.address}/api/books/demo/plans`)).json()) as { id: string }[];
-    const page = await stage.page('/settings');
-    const wider: string[] = [];
-    for (const [name, path, ready] of VIEWS) {
-      await page.setViewportSize({ width: 1440, height: 900 });
-      await goTo(page, path(`/plans/compare/${plans[0]!.id}/${plans[1]!.id}`));
-      await page.locator(ready).first().waitFor();
-      for (const width of [1440, 1024, 768, 390, 320]) {
-        await page.setViewportSize({ width, height: 800 });
-        // Charts follow their window a moment later.
-        const fits = () => document.documentElement.scrollWidth <= window.innerWidth;
-        const fitted = await page.waitForFunction(fits, null, { timeout: 3000 }).catch(() => null);
-        if (!fitted) wider.push(`${name} at ${width}`);
-      }
-    }
-    expect(wider).toEqual([]);
   });
 });
 

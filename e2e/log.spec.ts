@@ -22,7 +22,7 @@ function takenAt(jpeg: Buffer, moment: string): Buffer {
 
 let stage: Stage;
 beforeAll(async () => {
-  stage = await Stage.set();
+  stage = await Stage.set({ pastTrips: true });
 });
 afterEach(() => stage.closePages());
 afterAll(() => stage.strike());

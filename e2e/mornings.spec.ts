@@ -4,7 +4,7 @@ import { PHONE, says, Stage, textOf, until } from './support/stage';
 
 let stage: Stage;
 beforeAll(async () => {
-  stage = await Stage.set();
+  stage = await Stage.set({ pastTrips: true });
 });
 afterEach(() => stage.closePages());
 afterAll(() => stage.strike());

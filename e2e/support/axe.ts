@@ -99,7 +99,7 @@ export function axeFindsNothingIn(looks: readonly string[]): void {
   let stage: Stage;
   let compare: string;
   beforeAll(async () => {
-    stage = await Stage.set();
+    stage = await Stage.set({ pastTrips: true });
     const plans = (await (await fetch(`${stage.server.address}/api/books/demo/plans`)).json()) as { id: string }[];
     compare = `/plans/compare/${plans[0]!.id}/${plans[1]!.id}`;
   });

@@ -39,8 +39,9 @@ export class Stage {
     public server: Server,
   ) {}
 
-  static async set(): Promise<Stage> {
-    return new Stage(await launchBrowser(), await startServer());
+  /** @param pastTrips whether the demo's book has its trips of the past: each page fetches them and learns from them, which takes seconds */
+  static async set({ pastTrips = false } = {}): Promise<Stage> {
+    return new Stage(await launchBrowser(), await startServer({ demoTrips: pastTrips }));
   }
 
   /** A page with storage of its own. */

@@ -45,17 +45,18 @@ export const startStandIns = (port = 0, boatPort = 0) =>
 
 /**
  * Starts the built server on a free port.
- * @param {{ dataDir?: string, port?: number, outside?: string | null }} [options] a data folder to use; without one it
- *   gets an empty one, removed in the end. `outside` is the address of the stand-ins; without one it gets its own, null
- *   leaves them out.
+ * @param {{ dataDir?: string, port?: number, outside?: string | null, demoTrips?: boolean }} [options] a data folder to
+ *   use; without one it gets an empty one, removed in the end. `outside` is the address of the stand-ins; without one it
+ *   gets its own, null leaves them out. With `demoTrips` false the demo has no trips of the past.
  */
-export async function startServer({ dataDir, port = 0, outside } = {}) {
+export async function startServer({ dataDir, port = 0, outside, demoTrips = true } = {}) {
   const folder = dataDir ?? (await mkdtemp(join(tmpdir(), 'inky-')));
   const standIns = outside === undefined ? await startStandIns() : null;
   const server = await startProgram('apps/server/dist/main.js', {
     INKY_PORT: String(port),
     INKY_DATA: folder,
     INKY_LOG: 'warn',
+    INKY_DEMO_TRIPS: demoTrips ? '1' : '0',
     INKY_DEMO_OUTSIDE: outside === undefined ? standIns.address : (outside ?? ''),
   });
   return {

@@ -95,6 +95,7 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>, ro
       .filter(Boolean),
     demoOutside: addressOf(env['INKY_DEMO_OUTSIDE']),
     demoBoat: boatOf(env['INKY_DEMO_BOAT']),
+    demoTrips: env['INKY_DEMO_TRIPS'] !== '0',
     logLevel: env['INKY_LOG'] ?? 'info',
   };
 }
