@@ -237,6 +237,7 @@ async function longestTaskMs() {
   try {
     const page = await browser.newPage();
     await page.goto(`${server.address}/sheet`);
+    await page.locator('inky-sheet footer').evaluate((footer) => footer.scrollIntoView());
     await page.locator('inky-how-sure a').waitFor();
     // What the first visit brings here besides, as the notes of all trips, is not its own.
     await page.waitForTimeout(8000);

@@ -1,6 +1,6 @@
 import { violations } from './support/axe';
 import { choose } from './support/controls';
-import { PHONE, says, Stage, textOf, until } from './support/stage';
+import { lookAt, PHONE, says, Stage, textOf, until } from './support/stage';
 
 let stage: Stage;
 beforeAll(async () => {
@@ -13,6 +13,7 @@ describe('the mornings that may come', () => {
   it('say on the sheet how sure it is, and why each piece goes along', async () => {
     const page = await stage.page('/sheet', { size: PHONE });
     const sure = page.locator('inky-how-sure');
+    await lookAt(page.locator('inky-sheet footer'));
     await says(sure, /^The .+ stands (in \d of 10|on nearly every) morning/);
     await sure.getByRole('link').click();
     await says(page.locator('h1'), /stands (in \d of 10|on nearly every) morning/);

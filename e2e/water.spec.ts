@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
-import { PHONE, says, Stage, textOf, until } from './support/stage';
+import { lookAt, PHONE, says, Stage, textOf, until } from './support/stage';
 import { choose } from './support/controls';
 
 let stage: Stage;
@@ -98,6 +98,7 @@ it('orders a run that goes on the sheet and out as a GPX route', async () => {
   }
   await page.getByRole('link', { name: 'Sheet', exact: true }).click();
   const onSheet = page.locator('inky-run-on-sheet');
+  await lookAt(page.getByRole('button', { name: 'The day as a table' }));
   await says(onSheet, /Run.*am to .*Back at Marina ramp/);
   expect(await onSheet.locator('li').count()).toBe(stops);
 });

@@ -111,6 +111,9 @@ export class Stage {
 export const textOf = async (locator: Locator): Promise<string> =>
   ((await locator.textContent()) ?? '').replace(/\s+/g, ' ').trim();
 
+/** Has a part of the page before one's eyes: what takes long to work out is worked out when one comes to read it. */
+export const lookAt = (locator: Locator): Promise<void> => locator.evaluate((part) => part.scrollIntoView());
+
 /** Waits until a condition about the page holds. */
 export async function until(what: string, holds: () => Promise<boolean>, withinMs = WAIT_MS): Promise<void> {
   const end = Date.now() + withinMs;

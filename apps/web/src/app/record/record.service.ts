@@ -6,6 +6,7 @@ import {
   defer,
   distinctUntilChanged,
   type Observable,
+  of,
   shareReplay,
   switchMap,
   tap,
@@ -45,8 +46,9 @@ export class RecordService {
   readonly since$ = this.since.pipe(distinctUntilChanged());
   private last: { readonly conditions: Conditions; readonly day$: Observable<RecordedDay | null> } | null = null;
 
+  private readonly log = inject(TripLogService);
   /** Emits whenever the trips on this device are others. */
-  private readonly log$ = inject(TripLogService).mark$;
+  private readonly log$ = this.log.mark$;
 
   constructor() {
     // What other devices noted is part of the record: it is brought here.
@@ -83,7 +85,10 @@ export class RecordService {
     if (this.last?.conditions !== conditions) {
       const day$ = combineLatest([this.log$, this.settings.units$, this.books.book$, this.since$]).pipe(
         switchMap(([, units, book, since]) =>
-          this.worker.ask((record) => record.planDay(book, conditions, units, sinceMs(since))),
+          // Where nothing was ever noted there is nothing to learn from, and nothing is begun for it.
+          this.log.now?.events.length
+            ? this.worker.ask((record) => record.planDay(book, conditions, units, sinceMs(since)))
+            : of(null),
         ),
         tap((found) => this.has.write(found !== null)),
         shareReplay({ bufferSize: 1, refCount: true }),

@@ -13,7 +13,7 @@ import { HowSureComponent } from '../mornings/how-sure.component';
 import { RunOnSheetComponent } from '../water/run-on-sheet.component';
 import { RecordOnSheetComponent } from '../record/record-on-sheet.component';
 import { RodsOnSheetComponent } from '../rig/rods-on-sheet.component';
-import { Store, StoreSet } from '../base/store';
+import { Store } from '../base/store';
 import { FoldComponent } from '../ui/fold.component';
 import { DayService } from './day.service';
 import { AdviceComponent } from './advice/advice.component';
@@ -60,8 +60,6 @@ export class SheetView {
   /** Of the address: the sheet is to be printed as soon as it stands. */
   readonly print = input<string>();
 
-  /** A run was ordered here before: it is looked for at once. */
-  protected readonly hasRuns = new StoreSet('run', z.unknown()).any;
   /** Tackle has been matched here before, so the sheet shows rods; until then nothing of that is fetched. */
   protected readonly rigged = new Store('rigged', z.boolean(), false).read();
   /** Trips taught something here before: they are asked at once. */
