@@ -222,7 +222,7 @@ describe('a trip', () => {
   });
 
   it('goes along with a morning: an empty place, a follow, a school, put down, coming back', async () => {
-    const page = await stage.page('/underway', { size: PHONE });
+    const page = await stage.page('/underway', { size: PHONE, apart: true });
     // The morning passes at once: the trip's clock is the page's.
     await page.clock.install();
     await page.reload();

@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
-import { PHONE, says, Stage, textOf, until } from './support/stage';
+import { type PageOptions, PHONE, says, Stage, textOf, until } from './support/stage';
 import { choose, fileInput } from './support/controls';
 
 let stage: Stage;
@@ -17,8 +17,8 @@ const best = (page: Page) => page.getByRole('list', { name: 'Best places' }).get
 const drawnList = (page: Page) => page.getByRole('list', { name: 'What is drawn' }).getByRole('button');
 
 /** The chart with the drawing tools out. */
-async function drawing(size?: typeof PHONE): Promise<Page> {
-  const page = await stage.page('/water', size ? { size } : {});
+async function drawing(options: PageOptions = {}): Promise<Page> {
+  const page = await stage.page('/water', options);
   await best(page).first().waitFor();
   await page.getByRole('button', { name: 'Draw and files' }).click();
   return page;
@@ -98,7 +98,7 @@ describe('drawing on the chart', () => {
   });
 
   it('marks where one is, on a phone', async () => {
-    const page = await drawing(PHONE);
+    const page = await drawing({ size: PHONE, apart: true });
     const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
     expect(over).toBe(0);
     await page.context().grantPermissions(['geolocation'], { origin: stage.server.address });

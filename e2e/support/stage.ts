@@ -20,6 +20,8 @@ export interface PageOptions {
   readonly units?: string;
   /** The page may be kept in the browser, to start with no server. */
   readonly keeps?: boolean;
+  /** It has a part of the browser to itself, which is thrown away after it: for what changes more than what is kept. */
+  readonly apart?: boolean;
   /** Days are planned by what the demo's trips taught, too: else by the planner alone. */
   readonly byRecord?: boolean;
   /** Trips open on the ramp card: else on the plan as it is. */
@@ -32,7 +34,10 @@ export interface PageOptions {
 export class Stage {
   /** What the page complained of: errors on its console, refusals of its policy, exceptions. */
   readonly complaints: string[] = [];
+  /** Parts of the browser that are thrown away with their pages. */
   private contexts: BrowserContext[] = [];
+  /** The part that goes on from test to test with what it has fetched and read of the program, and nothing else. */
+  private lasting: BrowserContext | null = null;
 
   private constructor(
     readonly browser: Browser,
@@ -44,37 +49,20 @@ export class Stage {
     return new Stage(await launchBrowser(), await startServer({ demoTrips: pastTrips }));
   }
 
-  /** A page with storage of its own. */
+  /** A page that finds nothing kept: no other page of its test shares its storage, and none before it has left anything. */
   async page(path: string, options: PageOptions = {}): Promise<Page> {
-    const {
-      size = WIDE,
-      look = 'paper',
-      units = 'us',
-      keeps = false,
-      byRecord = false,
-      atRamp = false,
-      position,
-    } = options;
-    const context = await this.browser.newContext({
-      viewport: size,
-      locale: 'en-GB',
-      reducedMotion: 'reduce',
-      serviceWorkers: keeps ? 'allow' : 'block',
-      ...(position && { geolocation: { longitude: position[0], latitude: position[1] }, permissions: ['geolocation'] }),
-    });
-    // What hangs fails, what is slow does not: how fast things are is the bench's to say.
-    context.setDefaultTimeout(WAIT_MS);
-    this.contexts.push(context);
-    await context.addInitScript((settings) => {
+    const { size = WIDE, look = 'paper', units = 'us', byRecord = false, atRamp = false } = options;
+    const page = await (await this.context(options)).newPage();
+    await page.setViewportSize(size);
+    await page.addInitScript((settings) => {
       if (!localStorage.getItem('inky.setting/units')) localStorage.setItem('inky.settings', settings);
     }, JSON.stringify({ units, look }));
     const first = { 'inky.by-record': byRecord, 'inky.ask-at-ramp': atRamp };
-    await context.addInitScript((settings) => {
+    await page.addInitScript((settings) => {
       for (const [name, value] of Object.entries(settings)) {
         if (!localStorage.getItem(name)) localStorage.setItem(name, String(value));
       }
     }, first);
-    const page = await context.newPage();
     page.on('console', (message) => {
       const offline = OFFLINE.test(message.text());
       if (message.type() === 'error' && !offline) this.complaints.push(message.text());
@@ -82,6 +70,23 @@ export class Stage {
     page.on('pageerror', (error) => this.complaints.push(error.message));
     await page.goto(this.server.address + path);
     return page;
+  }
+
+  /** The lasting part of the browser where nothing else is in it and it will do, else one of its own. */
+  private async context({ keeps = false, apart = false, position }: PageOptions): Promise<BrowserContext> {
+    const lasts = !keeps && !apart && !position;
+    if (lasts && this.lasting && !this.lasting.pages().length) return this.lasting;
+    const context = await this.browser.newContext({
+      locale: 'en-GB',
+      reducedMotion: 'reduce',
+      serviceWorkers: keeps ? 'allow' : 'block',
+      ...(position && { geolocation: { longitude: position[0], latitude: position[1] }, permissions: ['geolocation'] }),
+    });
+    // What hangs fails, what is slow does not: how fast things are is the bench's to say.
+    context.setDefaultTimeout(WAIT_MS);
+    if (lasts && !this.lasting) this.lasting = context;
+    else this.contexts.push(context);
+    return context;
   }
 
   /** Ends the server at once and starts another on the same data, at the same address. */
@@ -98,10 +103,17 @@ export class Stage {
   async closePages(): Promise<void> {
     await Promise.all(this.contexts.map((context) => context.close()));
     this.contexts = [];
+    if (!this.lasting) return;
+    await Promise.all(this.lasting.pages().map((page) => page.close()));
+    // Nothing holds what is kept now, and all of it goes.
+    const empty = await this.lasting.newPage();
+    const devtools = await this.lasting.newCDPSession(empty);
+    const kept = { origin: this.server.address, storageTypes: 'local_storage,indexeddb,cookies' };
+    await devtools.send('Storage.clearDataForOrigin', kept);
+    await empty.close();
   }
 
   async strike(): Promise<void> {
-    await this.closePages();
     await this.browser.close();
     await this.server.stop();
   }
