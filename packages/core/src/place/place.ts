@@ -136,23 +136,29 @@ interface PlaceCandidate {
  */
 function bestOf(candidates: readonly PlaceCandidate[], shares: ReadonlyMap<GroupId, number>): PlaceCandidate[] {
   const picked: PlaceCandidate[] = [];
-  const left = [...candidates].sort((a, b) => b.weight - a.weight);
+  /** What it adds to those that are picked. */
+  const worthOf = ({ structure, group: { id }, weight }: PlaceCandidate): number => {
+    let like = 1;
+    let missing = true;
+    for (const each of picked) {
+      if (each.group.id === id) missing = false;
+      if (each.structure === structure) like = Math.min(like, each.group.id === id ? SAME_FORM : SAME_STRUCTURE);
+    }
+    if (!missing) return weight * like;
+    const share = shares.get(id) as number;
+    return weight * like + (share >= MIN_GROUP_SHARE ? share : 0);
+  };
+  const left = [...candidates];
   while (picked.length < MAX_PLACES && left.length) {
     let best = 0;
     let most = -Infinity;
-    left.forEach((candidate, index) => {
-      const { structure, group, weight } = candidate;
-      let like = 1;
-      let missing = true;
-      for (const each of picked) {
-        if (each.group.id === group.id) missing = false;
-        if (each.structure === structure)
-          like = Math.min(like, each.group.id === group.id ? SAME_FORM : SAME_STRUCTURE);
-      }
-      const share = shares.get(group.id) as number;
-      const worth = weight * like + (missing && share >= MIN_GROUP_SHARE ? share : 0);
-      if (worth > most) [best, most] = [index, worth];
-    });
+    for (let at = 0; at < left.length; at++) {
+      const candidate = left[at] as PlaceCandidate;
+      const worth = worthOf(candidate);
+      // Of two that add as much the heavier.
+      if (worth > most || (worth === most && candidate.weight > (left[best] as PlaceCandidate).weight))
+        [best, most] = [at, worth];
+    }
     picked.push(...left.splice(best, 1));
   }
   return picked;

@@ -152,6 +152,11 @@ export function rejudge(
 const sameWindow = (a: FullConditions['window'], b: FullConditions['window']): boolean =>
   a.from === b.from && a.to === b.to;
 
+function curveOf({ window, place, sky }: FullConditions, sun: SunDay): readonly Moment[] {
+  const { fromMin, toMin } = minutesOfHours(window);
+  return dayCurve(place.latitude, sun, sky, fromMin, toMin);
+}
+
 /** @param before the same day as judged under other conditions: what does not depend on those is taken from it */
 function judge(
   given: Conditions,
@@ -189,11 +194,10 @@ function judge(
   const facts = known.with(food.facts);
   const schools = schoolsInForce(conditions.schools, facts);
 
-  const { fromMin, toMin } = minutesOfHours(conditions.window);
   const curve =
     before && same('sky') && sameWindow(before.conditions.window, conditions.window)
       ? before.curve
-      : dayCurve(conditions.place.latitude, sun, conditions.sky, fromMin, toMin);
+      : curveOf(conditions, sun);
   const { sunriseMin, noonMin } = sun;
   const spawnCut =
     sunriseMin !== null && facts.degree('overlay:shad-spawn') >= 0.5

@@ -15,7 +15,7 @@ import { likeness } from './likeness.js';
 import { occasionsOf } from './occasions/index.js';
 import { idealsOf, lossAt, QUESTION_IDS } from './questions.js';
 import { schoolsInForce } from './schools.js';
-import { explain, groundsOf, weighCategories } from './score.js';
+import { coverage, explain, groundsOf, weighCategories } from './score.js';
 
 const judged = (changes: Partial<ConditionsInput>) => judgeDay(day(changes), 'us');
 
@@ -148,7 +148,8 @@ describe('weighing', () => {
   });
 
   it('counts a lure by the share of the fish that it covers, in the class that covers most', () => {
-    for (const { covers, category, form, place } of weighed) {
+    for (const { category, form, place } of weighed) {
+      const covers = coverage(form, grounds);
       expect(covers).toBeGreaterThan(0);
       expect(covers).toBeLessThanOrEqual(1 + 1e-9);
       if (!form.class) continue;

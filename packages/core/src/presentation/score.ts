@@ -36,8 +36,6 @@ export interface Weighed {
   /** Share of the total over all categories, 0 to 1. */
   readonly score: number;
   readonly place: HoldingPlace;
-  /** Share of all fish of the window that it covers, 0 to 1. */
-  readonly covers: number;
 }
 
 /** Scores spread over categories like a softmax at this temperature, so that the first is ahead but not alone. */
@@ -319,7 +317,7 @@ export const reachAt = (category: Category, place: HoldingPlace, grounds: Ground
   reach(runsWithin(category, grounds.facts), place.depthM, riseFor(category, place, grounds.rise, grounds.sightM));
 
 /** The share of all fish of the window that a lure reaches, 0 to 1. */
-const coverage = ({ category }: LureForm, grounds: Grounds): number =>
+export const coverage = ({ category }: LureForm, grounds: Grounds): number =>
   grounds.places.reduce((sum, { place }) => sum + place.weight * reachAt(category, place, grounds), 0);
 
 /**
@@ -362,14 +360,14 @@ export function weighCategories(
       category: form.category,
       form,
       place,
-      covers: coverage(form, grounds),
       logWeight,
       score: Math.exp((logWeight - top) / SOFTNESS) / total,
     }));
 }
 
-/** Reasons that weigh less are not worth reading. */
+/** Reasons that weigh less are not worth reading; occasions that do are not even told of. */
 const MIN_REASON = 0.1;
+const MIN_SPOKEN = 0.05;
 /** A loss of so little at a question is praise for the lure. */
 const MEETS_IDEAL = 0.06;
 
@@ -404,7 +402,7 @@ function reasonAt(ideal: Ideal, category: Category, units: UnitSystem): { reason
 
 /** Why a lure stands where it does: reasons for and against, strongest first. */
 export function explain(
-  { category, place, covers }: Pick<Weighed, 'category' | 'place' | 'covers'>,
+  { category, form, place }: Pick<Weighed, 'category' | 'form' | 'place'>,
   grounds: Grounds,
   units: UnitSystem,
 ): { because: Reason[]; against: Reason[] } {
@@ -415,17 +413,19 @@ export function explain(
   const add = (id: string, text: string, weight: number) =>
     (weight > 0 ? because : against).push(reasonOf({ id, text }, Math.abs(weight), units));
   const { suits, spoils = [] } = occasionsOf(category);
-  const spoken = (occasions: readonly Occasion[]) =>
-    occasions
-      .map((rule) => ({ rule, weight: holds(rule, here) * rule.effect }))
-      .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));
-  // The first speaks; the others are told beside it at a small weight.
-  spoken(suits).forEach(({ rule, weight }, index) =>
-    because.push(reasonOf(rule, index ? 0.25 * weight : weight, units)),
-  );
-  spoken(spoils).forEach(({ rule, weight }, index) =>
-    against.push(reasonOf(rule, index ? 0.25 * weight : weight, units)),
-  );
+  /** The first speaks; the others are told beside it at a small weight. */
+  const spoken = (occasions: readonly Occasion[]): Reason[] => {
+    const heard: { rule: Occasion; weight: number }[] = [];
+    for (const rule of occasions) {
+      const weight = holds(rule, here) * rule.effect;
+      if (Math.abs(weight) >= MIN_SPOKEN) heard.push({ rule, weight });
+    }
+    return heard
+      .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight))
+      .map(({ rule, weight }, index) => reasonOf(rule, index ? 0.25 * weight : weight, units));
+  };
+  because.push(...spoken(suits));
+  against.push(...spoken(spoils));
   for (const ideal of grounds.ideals) {
     const found = reasonAt(ideal, category, units);
     if (found) (found.for ? because : against).push(found.reason);
@@ -437,6 +437,7 @@ export function explain(
   const { suitsTemperature, suitsVisibility }: WaterFit = waterFit(category, facts);
   if (suitsTemperature < 0.6) add('its-temperature', 'Out of its water temperature', logFit(suitsTemperature));
   if (suitsVisibility < 0.6) add('its-visibility', 'Not the visibility for it', logFit(suitsVisibility));
+  const covers = coverage(form, grounds);
   if (covers > 0.4)
     add(
       'reaches-the-fish',
