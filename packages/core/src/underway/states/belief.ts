@@ -134,6 +134,7 @@ export interface Rates {
   readonly feeding: Float64Array;
   readonly resting: Float64Array;
 }
+const emptyRates = (): Rates => ({ feeding: new Float64Array(WAYS), resting: new Float64Array(WAYS) });
 
 /**
  * What is believed of a day: many ways in which it may be, each with the weight that the notes leave it (importance
@@ -150,7 +151,8 @@ export class Belief {
   /** The minute up to which each place is known: time passes for it when it is next asked for. */
   private readonly knownTo: number[];
   /** What a stretch that is taken in was to bring. */
-  private readonly foretold: Rates = { feeding: new Float64Array(WAYS), resting: new Float64Array(WAYS) };
+  private readonly foretold: Rates = emptyRates();
+  private readonly unfishedRates = new Map<string, Rates>();
   /** What a place that is asked for still gives. */
   private readonly given = new Float64Array(WAYS);
   private readonly usual = new Float64Array(WAYS);
@@ -312,17 +314,17 @@ export class Belief {
     this.worn[place] = (this.worn[place] as number) * 0.5 ** (minutes / REFILLED_MIN);
   }
 
-  /** Rates of something in every way. @param inMin minutes from now @param into where they are written, else anew */
-  rates(
-    { place, lure, depthLog, paceSteps, tone, preference }: Fished,
-    inMin: number,
-    { feeding, resting }: Rates = { feeding: new Float64Array(WAYS), resting: new Float64Array(WAYS) },
-  ): Rates {
+  /** Rates of something in every way at a place that was not fished: worked out once, since a day has few such things. */
+  private unfished(fished: Fished): Rates {
+    const { place, lure, depthLog, paceSteps, tone, preference } = fished;
+    const key = `${place} ${lure} ${depthLog} ${paceSteps} ${tone} ${preference}`;
+    const known = this.unfishedRates.get(key);
+    if (known) return known;
     const { usual, depthShift, paceShift } = this;
     const uneven = this.places[place] as Float64Array;
     const works = this.works[lure] as Float64Array;
     const trusted = this.trustIn(preference);
-    const left = this.left(place, inMin);
+    const rates = emptyRates();
     for (let way = 0; way < WAYS; way++) {
       const offDepth = depthLog - (depthShift[way] as number);
       const inDepth = offDepth <= DEPTH_WINDOW && offDepth >= -DEPTH_WINDOW;
@@ -331,15 +333,26 @@ export class Belief {
         (trusted[way] as number) *
         (uneven[way] as number) *
         (works[way] as number) *
-        (inDepth ? 1 : OFF_DEPTH) *
-        (left[way] as number);
+        (inDepth ? 1 : OFF_DEPTH);
       const steps = Math.min(2, Math.abs(paceSteps - (paceShift[way] as number)));
       const wanted = this.tone[way] as number;
-      feeding[way] = all * (OFF_PACE_FEEDING[steps] as number);
-      resting[way] =
+      rates.feeding[way] = all * (OFF_PACE_FEEDING[steps] as number);
+      rates.resting[way] =
         all * AT_REST * (OFF_PACE_AT_REST[steps] as number) * (wanted < 0 || wanted === tone ? 1 : OFF_TONE_AT_REST);
     }
-    return { feeding, resting };
+    this.unfishedRates.set(key, rates);
+    return rates;
+  }
+
+  /** Rates of something in every way. @param inMin minutes from now @param into where they are written, else anew */
+  rates(fished: Fished, inMin: number, into: Rates = emptyRates()): Rates {
+    const { feeding, resting } = this.unfished(fished);
+    const left = this.left(fished.place, inMin);
+    for (let way = 0; way < WAYS; way++) {
+      into.feeding[way] = (feeding[way] as number) * (left[way] as number);
+      into.resting[way] = (resting[way] as number) * (left[way] as number);
+    }
+    return into;
   }
 
   /** Takes in what a stretch of fishing brought. */
