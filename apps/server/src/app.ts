@@ -29,7 +29,7 @@ import type { Library } from './services/library.js';
 /** The largest body taken: a year of readings fits many times over. */
 const BODY_LIMIT = '1mb';
 /** Better than usual (4), for a few milliseconds more on a large answer: a phone's line is slower than this machine. */
-const BROTLI_QUALITY = 7;
+const BROTLI_QUALITY = 8;
 
 export interface AppParts {
   readonly books: Library;
