@@ -3,7 +3,8 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { TestBed } from '@angular/core/testing';
 import { dateOf, seasonYear, type OutsideState, type Reading, type Water, type WeatherDay } from '@inky-shoal/core';
 import { firstValueFrom } from 'rxjs';
-import { estimatedAnew, isChangedSince, nextName, seasonDraft, sourceOf } from '../sheet/draft';
+import { estimatedAnew, isChangedSince, seasonDraft, sourceOf } from '../sheet/draft';
+import { nextName } from '../sheet/saved-name';
 import { readProfile, writeProfile } from '../waters/profile-text';
 import { NOTHING_OUTSIDE, OutsideService } from './outside.service';
 import type { WaterSeason } from './season.service';

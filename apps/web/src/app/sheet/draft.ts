@@ -175,9 +175,3 @@ export function estimatedAnew(draft: Draft, { input: fresh }: Draft): Draft {
 /** Whether a day that is saved was changed since; one of which that is not known was. */
 export const isChangedSince = ({ savedId, savedInput, input }: Draft): boolean =>
   savedId !== null && JSON.stringify(savedInput) !== JSON.stringify(input);
-
-/** A name to save a changed day under that is not the name it is saved under: `Dawn` becomes `Dawn, 2`. */
-export function nextName(name: string): string {
-  const [, stem = name, number] = /^(.*), (\d+)$/.exec(name) ?? [];
-  return `${stem}, ${Number(number ?? 1) + 1}`;
-}

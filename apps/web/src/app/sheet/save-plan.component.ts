@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { ButtonDirective } from 'primeng/button';
 import { focusField } from '../ui/focus-field';
@@ -6,6 +6,7 @@ import { FieldComponent } from '../ui/field.component';
 import type { Planned } from './day.service';
 import type { Draft } from './draft';
 import { SavePlanService } from './save-plan.service';
+import { nameToSave, replaced } from './saved-name';
 
 /** The name that a plan is saved under; a day that was changed since may take the place of what it was. */
 @Component({
@@ -37,10 +38,6 @@ import { SavePlanService } from './save-plan.service';
   `,
 })
 export class SavePlanComponent {
-  /** The name that it begins with. */
-  readonly name = input.required<string>();
-  /** The plan that it could take the place of, where it was changed since. */
-  readonly replaces = input<string | null>(null);
   /** The day as it is on the sheet, with its plan. */
   readonly draft = input.required<Draft>();
   readonly planned = input.required<Planned>();
@@ -49,11 +46,13 @@ export class SavePlanComponent {
   readonly cancelled = output();
 
   private readonly service = inject(SavePlanService);
+  /** The plan that it could take the place of. */
+  protected readonly replaces = computed(() => replaced(this.draft()));
 
   protected readonly form = inject(NonNullableFormBuilder).group({ name: '' });
 
   constructor() {
-    effect(() => this.form.setValue({ name: this.name() }));
+    effect(() => this.form.setValue({ name: nameToSave(this.draft()) }));
     focusField('plan-name');
   }
 

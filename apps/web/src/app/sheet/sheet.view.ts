@@ -1,15 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { dayNumber, headline, minutesInOrder, minutesOf, nameOf, onDeck, say, type PlanWindow } from '@inky-shoal/core';
+import { headline, minutesInOrder, type PlanWindow } from '@inky-shoal/core';
 import * as z from 'zod';
 import { ButtonDirective } from 'primeng/button';
 import { BookService } from '../base/book.service';
 import { SettingsService } from '../base/settings.service';
 import { FirstDayComponent } from '../waters/first-day.component';
 import { WatersService } from '../waters/waters.service';
-import { localInput } from '../ui/local-time';
-import { HowSureComponent } from '../mornings/how-sure.component';
 import { RunOnSheetComponent } from '../water/run-on-sheet.component';
 import { RecordOnSheetComponent } from '../record/record-on-sheet.component';
 import { RodsOnSheetComponent } from '../rig/rods-on-sheet.component';
@@ -17,15 +15,17 @@ import { Store } from '../base/store';
 import { FoldComponent } from '../ui/fold.component';
 import { DayService } from './day.service';
 import { AdviceComponent } from './advice/advice.component';
+import { BeforeGoingComponent } from './before-going.component';
 import { DayTableComponent } from './day-table.component';
-import { DecidingComponent } from './deciding.component';
+import { DoubtsComponent } from './doubts.component';
 import { MovingWaterComponent } from './moving-water.component';
 import { SavePlanComponent } from './save-plan.component';
 import { SheetChartComponent } from './chart/sheet-chart.component';
 import { SentenceComponent } from './sentence/sentence.component';
-import { capital, partName, sayHours, TIDE_WORDS } from './words';
-import { sayDate } from '../ui/dates';
-import { isChangedSince, nextName } from './draft';
+import { partName, sayHours, TIDE_WORDS } from './words';
+import { minuteOnDay, windowColumns } from './minute-on-day';
+import { savedWords } from './saved-words';
+import { stepBetween } from './step-between';
 
 /** The sheet: the answer, the conditions as a sentence, the day as a picture, and the advice of the chosen window. */
 @Component({
@@ -33,12 +33,12 @@ import { isChangedSince, nextName } from './draft';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     AdviceComponent,
+    BeforeGoingComponent,
     ButtonDirective,
     DayTableComponent,
-    DecidingComponent,
+    DoubtsComponent,
     FirstDayComponent,
     FoldComponent,
-    HowSureComponent,
     MovingWaterComponent,
     RecordOnSheetComponent,
     RodsOnSheetComponent,
@@ -91,13 +91,7 @@ export class SheetView {
   /** The present moment in minutes on the water's clock, where it falls on the planned day and hours. */
   protected readonly nowMin = computed(() => {
     const [clock, draft] = [this.clock(), this.draft()];
-    const [first, last] = [this.spans()[0], this.spans().at(-1)];
-    if (!clock || !draft || !first || !last) return null;
-    const [date, time] = localInput(clock.now, draft.input.place.timeZone).split('T');
-    if (!date || !time) return null;
-    // After midnight it is still the night of the day before.
-    const now = minutesOf(time) + (dayNumber(date) - dayNumber(draft.input.date)) * 1440;
-    return now >= first.fromMin && now <= last.toMin ? now : null;
+    return clock && draft ? minuteOnDay(clock.now, draft, this.spans()) : null;
   });
 
   private readonly pressed = signal<string | null>(null);
@@ -113,41 +107,10 @@ export class SheetView {
     );
   });
 
-  /** Columns of the windows' tabs: each as wide as its hours on the chart over it, or as its words where those are more. */
-  protected readonly columns = computed(() =>
-    this.spans()
-      .map(({ fromMin, toMin }) => `minmax(min-content, ${toMin - fromMin}fr)`)
-      .join(' '),
-  );
-
-  /** What to have tied on for the day. */
-  protected readonly rods = computed(() => onDeck(this.plan()?.windows ?? [], this.planned()?.conditions.maxRods));
-
-  /** What is better thought of before one goes; what is serious stands by the advice. */
-  protected readonly minorCautions = computed(
-    () => this.plan()?.cautions.filter(({ severity }) => severity === 'advice') ?? [],
-  );
+  protected readonly columns = computed(() => windowColumns(this.spans()));
   protected readonly saving = signal(false);
   protected readonly tableOpen = signal(false);
-  private readonly changed = computed(() => {
-    const draft = this.draft();
-    return !!draft && isChangedSince(draft);
-  });
-  protected readonly savedWords = computed(() => {
-    const name = this.draft()?.savedName;
-    return name ? (this.changed() ? `, changed since it was saved as ${name}` : `, saved as ${name}`) : '';
-  });
-  /** The name that saving begins with: its own for a day that was changed since. */
-  protected readonly nameToSave = computed(() => {
-    const draft = this.draft();
-    if (!draft) return '';
-    const usual = `${draft.waterName}, ${sayDate(draft.input.date)}`;
-    if (!draft.savedName || !this.changed()) return draft.savedName ?? usual;
-    return draft.savedName === usual || draft.input.date === draft.savedInput?.date ? nextName(draft.savedName) : usual;
-  });
-  protected readonly replaces = computed(() => (this.changed() ? (this.draft()?.savedName ?? null) : null));
-  protected readonly name = nameOf;
-  protected readonly capital = capital;
+  protected readonly savedWords = computed(() => savedWords(this.draft()));
 
   protected select(id: string): void {
     this.pressed.set(id);
@@ -159,22 +122,13 @@ export class SheetView {
 
   protected readonly tideWords = TIDE_WORDS;
 
-  protected hours({ from, to }: PlanWindow): string {
-    return sayHours(from, to);
-  }
-
-  protected test(lb: number): string {
-    return say('test', lb, this.units());
-  }
+  protected readonly hours = ({ from, to }: PlanWindow): string => sayHours(from, to);
 
   protected onKey(event: KeyboardEvent): void {
-    const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
-    const elsewhere = (event.target as HTMLElement).closest(
-      'input, textarea, [role=combobox], [role=listbox], [role=radiogroup], [role=dialog]',
-    );
+    const step = stepBetween(event);
     const windows = this.plan()?.windows;
     const current = this.window();
-    if (!step || elsewhere || !windows || !current || event.altKey || event.ctrlKey || event.metaKey) return;
+    if (!step || !windows || !current) return;
     const next = windows[windows.indexOf(current) + step];
     if (!next) return;
     this.select(next.id);

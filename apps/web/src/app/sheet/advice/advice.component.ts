@@ -4,8 +4,6 @@ import { RouterLink } from '@angular/router';
 import {
   type Conditions,
   nameOf,
-  say,
-  sayRange,
   type Plan,
   type PlanWindow,
   type Presentation,
@@ -15,7 +13,8 @@ import {
 import { catchError, debounceTime, EMPTY, of, switchMap } from 'rxjs';
 import { ButtonDirective } from 'primeng/button';
 import { PlannerService, type Tipping } from '../../base/planner/planner.service';
-import { capital, ON_TOP_M, sayDepths, sayHours, sayList, windowName } from '../words';
+import { capital, ON_TOP_M, sayDepths, sayHours, windowName } from '../words';
+import { adviceWords, fishWords } from './advice-words';
 import { FoldComponent } from '../../ui/fold.component';
 import { ProgressComponent } from '../../ui/progress.component';
 import { TableComponent } from '../../ui/table.component';
@@ -126,6 +125,11 @@ export class AdviceComponent {
     return 'points' in tipping ? tipping.points.slice(0, TIPPING_SHOWN) : null;
   });
 
+  protected readonly words = computed(() => {
+    const it = this.advice();
+    return it && adviceWords(it, this.units());
+  });
+  protected readonly fishDepths = computed(() => fishWords(this.window(), this.units()));
   protected readonly ON_TOP_M = ON_TOP_M;
   protected readonly name = nameOf;
   protected readonly capital = capital;
@@ -137,50 +141,5 @@ export class AdviceComponent {
   /** What the bench is filled from: the category on the rig that is named, and where it is to run. */
   protected bench({ category, runDepthM: [from, to], rig: { line } }: Presentation): Record<string, string | number> {
     return { category, material: line.material, test: line.testLb, from: from.toFixed(2), to: to.toFixed(2) };
-  }
-
-  /** What part it plays, which of its kind to take, and how large. */
-  protected role(it: Presentation): string {
-    const kind = it.class ? `, one for ${this.depth(it.class.reachM)}` : '';
-    return `${nameOf(it.role)}${kind}, ${this.size(it)}`;
-  }
-
-  /** Where the fish are: the heaviest group, and the next that lies apart from it. */
-  protected readonly fishDepths = computed(() => {
-    const [first, ...others] = this.window().holding;
-    if (!first) return '';
-    const [from, to] = first.depthM;
-    const apart = others.find(({ depthM }) => depthM[0] > to || depthM[1] < from);
-    return this.depth(first.depthM) + (apart ? ` and at ${this.depth(apart.depthM)}` : '');
-  });
-
-  protected size({ size }: Presentation): string {
-    return `${sayRange('length', size.lengthMm, this.units())}, ${sayRange('weight', size.weightG, this.units())}`;
-  }
-
-  protected colour({ colour, blades, trailer, sound }: Presentation): string {
-    const parts = [`${capital(colour.tone)}: ${sayList(colour.families)}`];
-    if (blades)
-      parts.push(
-        `${blades.shapes[0] === blades.shapes[1] ? 'two ' : ''}${[...new Set(blades.shapes)].join(' and ')} blades, ${nameOf(blades.finish)}`,
-      );
-    if (sound) parts.push(nameOf(sound));
-    if (trailer) parts.push(`${trailer.bulk} ${trailer.action} trailer`);
-    return parts.join('; ');
-  }
-
-  protected rig({ rig }: Presentation): string {
-    const { rod, reel, line } = rig;
-    const test = (lb: number) => say('test', lb, this.units());
-    const leader = line.leader ? `, ${test(line.leader.testLb)} ${line.leader.material} leader` : '';
-    const parts = [
-      `${capital(rod.power)} ${rod.action} rod, ${say('rodLength', rod.lengthM, this.units())}`,
-      `${reel.kind} ${reel.ratio}`,
-      `${test(line.testLb)} ${line.material}${leader}`,
-    ];
-    if (rig.hooks) parts.push(`trebles ${[...new Set(rig.hooks)].join(' and ')}`);
-    if (rig.headG) parts.push(`head ${sayRange('weight', rig.headG, this.units())}`);
-    if (rig.attitude) parts.push(`nose ${rig.attitude.nose}, ${nameOf(rig.attitude.behaviour)}`);
-    return parts.join('; ');
   }
 }
