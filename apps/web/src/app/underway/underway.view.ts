@@ -22,87 +22,8 @@ const DARK_BEFORE_MIN = 30;
   selector: 'inky-underway',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ButtonDirective, TripComponent, TripReviewComponent, TripStartComponent],
-  template: `
-    <div class="view">
-      @if (unopened(); as why) {
-        <h1>No trip can be noted here.</h1>
-        <p class="problem" role="alert">{{ why }}</p>
-      } @else if (log() === null) {
-        <p class="quiet" role="status">Reading the log.</p>
-      } @else {
-        @if (opened(); as trip) {
-          <header>
-            <h1>{{ trip.begin.name }}</h1>
-            <button pButton text type="button" (click)="openedId.set(null)">Back</button>
-          </header>
-          <inky-trip-review [trip]="trip" [units]="units()" />
-          <p class="end"><button pButton text type="button" (click)="remove(trip)">Remove this trip</button></p>
-        } @else if (trip(); as trip) {
-          <header>
-            <h1>{{ title(trip) }}</h1>
-            <p class="sync" role="status">{{ syncWords() }}</p>
-          </header>
-          @for (each of log()!.refused; track each.event.id) {
-            <p class="problem">One note was refused by the server and is kept here only: {{ each.why }}</p>
-          }
-          @if (lookOffered(trip); as look) {
-            <p class="offer">
-              <button pButton text type="button" (click)="wear(look)">
-                {{ look === 'glare' ? 'Bright sun? Black on white' : 'Still dark? Dim the page' }}
-              </button>
-              <button pButton text type="button" (click)="declined.set(look)">No</button>
-            </p>
-          }
-          @if (trip.state === 'over') {
-            <inky-trip-review [trip]="trip" [units]="units()" />
-          } @else {
-            <inky-trip [trip]="trip" [all]="trips()" [nowMs]="nowMs()" />
-          }
-        } @else {
-          <inky-trip-start [all]="trips()" (opened)="openedId.set($event)" />
-        }
-      }
-    </div>
-  `,
-  styles: `
-    header {
-      display: flex;
-      flex-wrap: wrap;
-      justify-content: space-between;
-      align-items: baseline;
-      gap: 0 1rem;
-      margin-bottom: 0.5rem;
-    }
-    .end {
-      margin-top: 1.5rem;
-    }
-    .end .p-button {
-      padding-left: 0;
-    }
-    .sync {
-      color: var(--ink-2);
-    }
-    .offer {
-      display: flex;
-      gap: 0.5rem;
-      justify-content: space-between;
-    }
-    .offer .p-button:first-child {
-      padding-left: 0;
-    }
-    @media (max-width: 760px) {
-      .view {
-        padding-top: 0.5rem;
-        padding-bottom: 4.5rem;
-      }
-      h1 {
-        font-size: 1.2rem;
-      }
-      .sync {
-        font-size: 0.9rem;
-      }
-    }
-  `,
+  templateUrl: './underway.view.html',
+  styleUrl: './underway.view.css',
 })
 export class UnderwayView {
   private readonly service = inject(TripService);
