@@ -1,29 +1,25 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { dateOf, nameOf, type SeasonZone } from '@inky-shoal/core';
-import { sayComing, sayDay, sayDays, seasonAnswer } from '@inky-shoal/core/season/answer';
+import { dateOf, type SeasonZone } from '@inky-shoal/core';
+import { sayDay, seasonAnswer } from '@inky-shoal/core/season/answer';
 import { filter, map, scan, take } from 'rxjs';
 import { ButtonDirective } from 'primeng/button';
 import { capital } from '../sheet/words';
 import { sayDate } from '../ui/dates';
 import { DayService } from '../sheet/day.service';
 import { type Loaded, valueOr } from '../base/loaded';
-import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { WatersService } from '../waters/waters.service';
 import { SelectComponent } from '../ui/select.component';
 import { CheckComponent } from '../ui/check.component';
 import { FoldComponent } from '../ui/fold.component';
 import { TableComponent } from '../ui/table.component';
-import { OutsideService } from './outside.service';
 import { SeasonService, type WaterSeason } from './season.service';
-import { readDay, sayAhead, sayPhases, sayTempBand, sayWeather } from './season-words';
+import { kindOfDay, weekRows, yearWords, zoneRows } from './season-rows';
+import { readDay } from './season-words';
+import { weatherProblem, WeatherSourceComponent } from './weather-source.component';
 import { YearChartComponent } from './year-chart.component';
-import { WeatherImportComponent } from './weather-import.component';
-
-/** The table of the year has a row for every so many days. */
-const TABLE_STEP_DAYS = 7;
 
 /** The season: what phase where, what is coming when, and the year as one picture from which a day can be planned. */
 @Component({
@@ -36,7 +32,7 @@ const TABLE_STEP_DAYS = 7;
     RouterLink,
     SelectComponent,
     TableComponent,
-    WeatherImportComponent,
+    WeatherSourceComponent,
     YearChartComponent,
   ],
   templateUrl: './season.view.html',
@@ -44,12 +40,8 @@ const TABLE_STEP_DAYS = 7;
 })
 export class SeasonView {
   private readonly service = inject(SeasonService);
-  private readonly outside = inject(OutsideService);
   private readonly days = inject(DayService);
-  private readonly notices = inject(NoticeService);
   private readonly router = inject(Router);
-  /** Weather is being brought in from a file. */
-  protected readonly bringing = signal(false);
   private readonly settings = inject(SettingsService);
 
   constructor() {
@@ -77,7 +69,6 @@ export class SeasonView {
   private readonly dayPressed = signal<number | null>(null);
   private readonly dayHovered = signal<number | null>(null);
   protected readonly lastYear = signal(false);
-  protected readonly asking = signal(false);
   /** The long table is made when it is wanted. */
   protected readonly tableOpen = signal(false);
 
@@ -102,42 +93,20 @@ export class SeasonView {
     const [year, zone] = [this.year(), this.zone()];
     return year && zone ? readDay(year, zone, this.day(), this.units()) : null;
   });
-  protected readonly weather = computed(() => {
-    const season = this.season();
-    return season ? sayWeather(season.outside.weather, season.clock.now, season.water.place.timeZone) : '';
-  });
-  protected readonly weatherFailed = computed(() => !!this.season()?.outside.weather.failure);
+  protected readonly weatherProblem = computed(() => weatherProblem(this.season()));
   protected readonly comparable = computed(() => !!this.zone()?.lastYear);
 
   protected readonly zoneRows = computed(() => {
-    const [year, units] = [this.year(), this.units()];
-    if (!year) return [];
-    const at = year.today - year.firstDay;
-    return year.zones.map((zone) => ({
-      zone,
-      now: sayTempBand(zone, at, units),
-      soon: sayTempBand(zone, at + 5, units),
-      phases: sayPhases(zone, year.today, 2),
-      coming: this.comingWords(zone),
-      ahead: sayAhead(zone),
-      recorded: zone.recorded,
-    }));
+    const year = this.year();
+    return year ? zoneRows(year, this.units()) : [];
   });
   protected readonly tableRows = computed(() => {
-    const [year, zone, units] = [this.year(), this.zone(), this.units()];
-    if (!year || !zone) return [];
-    const rows = [];
-    for (let day = year.firstDay; day <= year.lastDay; day += TABLE_STEP_DAYS) {
-      rows.push({ day, kind: this.kindOf(day), ...readDay(year, zone, day, units) });
-    }
-    return rows;
-  });
-  /** What the picture says, for those who do not see it. */
-  protected readonly words = computed(() => {
     const [year, zone] = [this.year(), this.zone()];
-    if (!year || !zone) return '';
-    const spans = zone.spans.map(({ phase, from, to }) => `${nameOf(phase)} ${sayDays(from, to)}`).join('; ');
-    return `The year of ${zone.name}: temperatures, phases and food by day. ${spans}. The table below says the same.`;
+    return year && zone ? weekRows(year, zone, this.units()) : [];
+  });
+  protected readonly words = computed(() => {
+    const zone = this.zone();
+    return zone ? yearWords(zone) : '';
   });
 
   protected readonly capital = capital;
@@ -147,17 +116,9 @@ export class SeasonView {
     return sayDate(dateOf(day));
   }
 
-  /** Whether a day's figure is read and worked out, forecast, or only what is usual. */
   protected kindOf(day: number): string {
     const year = this.year();
-    if (!year || day <= year.today) return 'worked out';
-    return day <= (year.forecastTo ?? year.today) ? 'forecast' : 'usual course';
-  }
-
-  private comingWords(zone: SeasonZone): string {
-    const year = this.year();
-    const words = year && sayComing(zone, year.today);
-    return words ? capital(words) : 'not within ten weeks';
+    return year ? kindOfDay(year, day) : '';
   }
 
   protected lookAt(waterId: string): void {
@@ -183,25 +144,5 @@ export class SeasonView {
     if (!season || !zone) return;
     this.days.beginFrom(season, zone.id, this.pinned());
     void this.router.navigateByUrl('/sheet');
-  }
-
-  protected ask(): void {
-    const season = this.season();
-    if (!season) return;
-    this.asking.set(true);
-    this.outside.ask(season.water.id).subscribe({ complete: () => this.asking.set(false) });
-  }
-
-  /** Lets go of all weather that is kept of this water. */
-  protected removeWeather({ water, outside: { weather, weatherDays } }: WaterSeason): void {
-    const { id, name } = water;
-    const dates = weatherDays.map(({ date }) => date);
-    this.outside.removeDays(id, dates).subscribe({
-      next: () =>
-        this.notices.say(`The weather of ${name} is removed: ${weatherDays.length} days.`, () =>
-          this.outside.takeDays(id, weather.source ?? 'a file', weatherDays).subscribe(),
-        ),
-      error: (error: Error) => this.notices.say(`Not removed. ${error.message}`),
-    });
   }
 }

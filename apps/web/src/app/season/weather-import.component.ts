@@ -1,15 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { say, sayRange, type Water, type WeatherDay } from '@inky-shoal/core';
-import {
-  DATE_ORDERS,
-  MEASURE_OF,
-  WEATHER_ROLES,
-  WEATHER_UNITS,
-  type WeatherMapping,
-  type WeatherMeasure,
-  type WeatherRole,
-} from '@inky-shoal/core/formats';
+import { DATE_ORDERS, WEATHER_ROLES, type WeatherMapping, type WeatherMeasure } from '@inky-shoal/core/formats';
 import { ButtonDirective } from 'primeng/button';
 import { of, switchMap } from 'rxjs';
 import { NoticeService } from '../base/notice.service';
@@ -23,33 +15,10 @@ import { SelectComponent } from '../ui/select.component';
 import { TableComponent } from '../ui/table.component';
 import { UnreadLinesComponent } from '../ui/unread-lines.component';
 import { OutsideService } from './outside.service';
+import { WEATHER_ROLE_NAMES, weatherUnitChoices } from './weather-columns';
 
 const PREVIEWED = 5;
 const NOT_READ = 'The weather could not be read, and the fault is ours. Try it again.';
-
-const ROLE_NAMES: Readonly<Record<WeatherRole, string>> = {
-  date: 'day (and hour)',
-  time: 'hour',
-  air: 'air temperature',
-  high: 'highest air',
-  low: 'lowest air',
-  dew: 'dew point',
-  humidity: 'humidity, %',
-  wind: 'wind',
-  windFrom: 'wind from, degrees',
-  cloud: 'cloud',
-  pressure: 'pressure',
-  rain: 'rain',
-  solar: 'sun, W/m²',
-  ignore: 'nothing of use',
-};
-const MEASURE_NAMES: Readonly<Record<WeatherMeasure, string>> = {
-  temp: 'Temperatures in',
-  wind: 'Wind in',
-  rain: 'Rain in',
-  pressure: 'Pressure in',
-  cloud: 'Cloud in',
-};
 
 /** Weather from a CSV file, by the hour or by the day: how it is read is shown before anything goes in. */
 @Component({
@@ -83,7 +52,7 @@ export class WeatherImportComponent {
     return this.tables.readWeather(text, context, mapping);
   }, NOT_READ);
   protected readonly read = this.table.read;
-  protected readonly roles = WEATHER_ROLES.map((id) => ({ id, name: ROLE_NAMES[id] }));
+  protected readonly roles = WEATHER_ROLES.map((id) => ({ id, name: WEATHER_ROLE_NAMES[id] }));
   protected readonly orders = DATE_ORDERS.map((id) => ({ id, name: DATE_ORDER_NAMES[id] }));
 
   protected readonly days = computed(() => this.read()?.result.days ?? []);
@@ -93,16 +62,7 @@ export class WeatherImportComponent {
     return read ? columnsOf(read.table.header, read.mapping.roles) : [];
   });
   /** The units of what stands in the table, each to be changed. */
-  protected readonly unitChoices = computed(() => {
-    const mapping = this.read()?.mapping;
-    const measures = new Set(mapping?.roles.flatMap((role) => MEASURE_OF[role] ?? []));
-    return [...measures].map((measure) => ({
-      measure,
-      name: MEASURE_NAMES[measure],
-      unit: mapping?.units[measure] ?? '',
-      choices: Object.keys(WEATHER_UNITS[measure]).map((id) => ({ id, name: id })),
-    }));
-  });
+  protected readonly unitChoices = computed(() => weatherUnitChoices(this.read()?.mapping));
   protected readonly span = computed(() => {
     const days = this.days();
     if (!days.length) return '';

@@ -1,16 +1,14 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, effect, input, output, viewChild } from '@angular/core';
-import { symbolOf, type SeasonYear, type SeasonZone, type UnitSystem } from '@inky-shoal/core';
+import type { SeasonYear, SeasonZone, UnitSystem } from '@inky-shoal/core';
 import type { Look } from '../base/settings.service';
-import { DrawnChart, ticksAcross, ticksUp } from '../ui/drawn-chart';
+import { DrawnChart } from '../ui/drawn-chart';
 import { readInk } from '../ui/ink';
+import { GUTTER, yearAxes } from './chart/year-axes';
 import { AXIS_HEIGHT, roomBelow, yearLayers, type YearScene } from './chart/year-layers';
 import { yearPicture } from './chart/year-picture';
 
 const TEMPS_HEIGHT = 250;
-/** Room to the left for the names of the rows. */
-const GUTTER = 66;
-
 /** The year as one picture: temperatures of the zones, phases, food and moon over the same days. */
 @Component({
   selector: 'inky-year-chart',
@@ -29,28 +27,7 @@ const GUTTER = 66;
       ></canvas>
     </div>
   </div>`,
-  styles: `
-    :host {
-      display: block;
-    }
-    .frame {
-      overflow-x: auto;
-    }
-    .sheet {
-      position: relative;
-      min-width: 56rem;
-    }
-    canvas {
-      cursor: crosshair;
-    }
-    .margin {
-      display: block;
-      position: sticky;
-      left: 0;
-      z-index: 1;
-      pointer-events: none;
-    }
-  `,
+  styleUrl: './year-chart.component.css',
 })
 export class YearChartComponent {
   readonly year = input.required<SeasonYear>();
@@ -84,7 +61,7 @@ export class YearChartComponent {
         this.copyMargin(chart.canvas);
       },
     },
-    axes: () => this.axes(),
+    axes: () => yearAxes(this.scene as YearScene, this.units()),
     points: () => this.picture().temps.map((y, at) => ({ x: this.picture().firstDay + at, y })),
     made: () => this.showToday(),
   });
@@ -132,49 +109,5 @@ export class YearChartComponent {
     const { firstDay, lastDay, today } = this.picture();
     const share = (today - firstDay) / (lastDay - firstDay);
     frame.scrollLeft = share * frame.scrollWidth - frame.clientWidth / 2;
-  }
-
-  private axes() {
-    const { picture, ink } = this.scene as YearScene;
-    const units = this.units();
-    return {
-      layout: { padding: { top: 8, right: 8, bottom: roomBelow(picture) } },
-      scales: {
-        x: {
-          type: 'linear' as const,
-          min: picture.firstDay,
-          max: picture.lastDay,
-          border: { color: ink.ink },
-          grid: { color: ink.rule, drawTicks: true },
-          afterFit: (axis: { height: number }) => {
-            axis.height = AXIS_HEIGHT;
-          },
-          afterBuildTicks: (axis: { ticks: { value: number }[] }) => {
-            axis.ticks = picture.months.map(({ day }) => ({ value: day }));
-          },
-          ticks: {
-            ...ticksAcross(ink),
-            align: 'start' as const,
-            callback: (value: string | number) => picture.months.find(({ day }) => day === Number(value))?.name ?? '',
-          },
-        },
-        y: {
-          type: 'linear' as const,
-          min: picture.least,
-          max: picture.most,
-          border: { color: ink.ink },
-          grid: { color: ink.rule },
-          afterFit: (axis: { width: number }) => {
-            axis.width = GUTTER;
-          },
-          ticks: {
-            ...ticksUp(ink),
-            stepSize: units === 'us' ? 10 : 5,
-            callback: (value: string | number) =>
-              Number(value) === picture.most ? symbolOf('temp', units) : String(value),
-          },
-        },
-      },
-    };
   }
 }

@@ -22,9 +22,9 @@ import { choices } from '../ui/choices';
 import { sayDate } from '../ui/dates';
 import { FieldComponent } from '../ui/field.component';
 import { localDay } from '../ui/local-time';
-import { readQuantity } from '../ui/numbers';
 import { SelectComponent } from '../ui/select.component';
 import { isTimeZone } from './place-doubt';
+import { readFirstDay } from './first-day-values';
 import { placeControls, PlaceFieldsComponent } from './place-fields.component';
 import { TideStationsService } from './tide-stations.service';
 import { WatersService } from './waters.service';
@@ -99,18 +99,9 @@ export class FirstDayComponent {
   }
 
   protected keep(): void {
-    const { place, date, discipline, waterKind, temp, seen } = this.form.getRawValue();
-    const units = this.units();
+    const { place, date, discipline, waterKind } = this.form.getRawValue();
     const where = readPosition(place.where);
-    const water = readQuantity(temp, 'surfaceTempC', 'temp', units);
-    const clarity = readQuantity(seen, 'visibilityM', 'depth', units);
-    const problems = {
-      where: where.ok ? null : where.problem,
-      timeZone: isTimeZone(place.timeZone) ? null : 'Expected a time zone as "America/Chicago".',
-      date: /^\d{4}-\d\d-\d\d$/.test(date) ? null : 'Expected a day, as 2027-03-13.',
-      temp: water.problem,
-      seen: clarity.problem,
-    };
+    const { water, clarity, problems } = readFirstDay(this.form.getRawValue(), where, this.units());
     this.problems.set(problems);
     if (!where.ok || Object.values(problems).some(Boolean)) return;
     if (this.placeFields().doubt()) return document.getElementById('water-place-doubt')?.focus();

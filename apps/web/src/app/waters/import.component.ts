@@ -1,20 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { say, type Reading, type Water } from '@inky-shoal/core';
-import {
-  COLUMN_ROLES,
-  DATE_ORDERS,
-  type ColumnRole,
-  type ReadingMapping,
-  type TableReading,
-} from '@inky-shoal/core/formats';
+import type { Reading, Water } from '@inky-shoal/core';
+import { COLUMN_ROLES, DATE_ORDERS, type ReadingMapping, type TableReading } from '@inky-shoal/core/formats';
 import { v7 as uuid } from 'uuid';
 import { ButtonDirective } from 'primeng/button';
 import { Textarea } from 'primeng/textarea';
 import type { Clock } from '../base/book.service';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
-import { localInput } from '../ui/local-time';
 import { SelectComponent } from '../ui/select.component';
 import { DATE_ORDER_NAMES } from '../ui/date-orders';
 import { ColumnsComponent, columnsOf } from '../ui/columns.component';
@@ -24,20 +17,11 @@ import { TableComponent } from '../ui/table.component';
 import { FieldComponent } from '../ui/field.component';
 import { TableReader } from '../base/tables/table-reader';
 import { TablesService } from '../base/tables/tables.service';
+import { readingRow, ROLE_NAMES } from './reading-columns';
 import { WatersService } from './waters.service';
 
 const PREVIEWED = 6;
 const NOT_READ = 'The readings could not be read, and the fault is ours. Try it again.';
-
-const ROLE_NAMES: Readonly<Record<ColumnRole, string>> = {
-  date: 'day (and time)',
-  time: 'time',
-  temp: 'water temperature',
-  visibility: 'clarity',
-  depth: 'depth',
-  zone: 'zone',
-  ignore: 'nothing of use',
-};
 
 /** Several readings at once, pasted or from a CSV file: how it is read is shown before anything goes in. */
 @Component({
@@ -115,15 +99,8 @@ export class ImportComponent {
     this.table.again();
   }
 
-  protected say({ draft }: TableReading): { when: string; zone: string; temp: string; seen: string; depths: string } {
-    const units = this.units();
-    return {
-      when: localInput(draft.at, this.water().place.timeZone).replace('T', ' '),
-      zone: this.zones().find(({ id }) => id === draft.zoneId)?.name ?? '',
-      temp: say('temp', draft.surfaceTempC, units),
-      seen: draft.visibilityM === undefined ? '' : say('depth', draft.visibilityM, units),
-      depths: draft.profile ? `${draft.profile.length} depths` : '',
-    };
+  protected say(reading: TableReading) {
+    return readingRow(reading, this.water(), this.units());
   }
 
   protected add(): void {

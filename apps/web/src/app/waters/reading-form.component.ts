@@ -20,18 +20,10 @@ import { SettingsService } from '../base/settings.service';
 import { CheckComponent } from '../ui/check.component';
 import { FieldComponent } from '../ui/field.component';
 import { FoldComponent } from '../ui/fold.component';
-import { plainFigure, readQuantity } from '../ui/numbers';
-import { instantAt, localInput } from '../ui/local-time';
+import { localInput } from '../ui/local-time';
 import { SelectComponent } from '../ui/select.component';
 import { WatersService } from './waters.service';
-import { readProfile, writeProfile } from './profile-text';
-
-interface Problems {
-  readonly at?: string | null;
-  readonly temp?: string | null;
-  readonly seen?: string | null;
-  readonly profile?: string | null;
-}
+import { readingValues, readReading, type ReadingProblems } from './reading-values';
 
 /** One reading: when and where, how warm, how far one sees, and how warm it is further down. New, or one to change. */
 @Component({
@@ -71,7 +63,7 @@ export class ReadingFormComponent {
     profile: '',
     suspect: false,
   });
-  protected readonly problems = signal<Problems>({});
+  protected readonly problems = signal<ReadingProblems>({});
   protected readonly tempUnit = computed(() => symbolOf('temp', this.units()));
   protected readonly depthUnit = computed(() => symbolOf('depth', this.units()));
   protected readonly zones = computed(() => this.water().zones ?? []);
@@ -83,24 +75,12 @@ export class ReadingFormComponent {
     effect(() => {
       const [clock, water, reading] = [this.clock(), this.water(), this.reading()];
       untracked(() => {
-        if (reading) this.fill(reading);
+        if (reading) this.form.setValue(readingValues(reading, water.place.timeZone, this.units()));
         else if (clock) this.form.patchValue({ at: localInput(clock.now, water.place.timeZone) });
         const { zoneId } = this.form.getRawValue();
         const known = this.zones().some(({ id }) => id === zoneId);
         if (!reading && !known) this.form.patchValue({ zoneId: this.zones()[0]?.id ?? '' });
       });
-    });
-  }
-
-  private fill({ at, zoneId, surfaceTempC, visibilityM, profile, suspect }: Reading): void {
-    const units = this.units();
-    this.form.setValue({
-      at: localInput(at, this.water().place.timeZone),
-      zoneId: zoneId ?? '',
-      temp: plainFigure('temp', surfaceTempC, units),
-      seen: visibilityM === undefined ? '' : plainFigure('depth', visibilityM, units),
-      profile: profile ? writeProfile(profile, units) : '',
-      suspect: suspect ?? false,
     });
   }
 
@@ -119,41 +99,16 @@ export class ReadingFormComponent {
     });
   }
 
-  /** What was typed, as a reading; undefined where something is wrong with it, which is then said. */
-  private draft(): ReadingDraftInput | undefined {
-    const { at, zoneId, temp, seen, profile, suspect } = this.form.getRawValue();
-    const units = this.units();
-    const when = instantAt(at, this.water().place.timeZone);
-    const before = this.reading();
-    const water = readQuantity(temp, 'surfaceTempC', 'temp', units, { required: true, before: before?.surfaceTempC });
-    const clarity = readQuantity(seen, 'visibilityM', 'depth', units, { before: before?.visibilityM });
-    const down = readProfile(profile, units, before?.profile);
-    const problems = {
-      at: this.timeProblem(when, zoneId),
-      temp: water.problem,
-      seen: clarity.problem,
-      profile: down.problem,
-    };
+  /** What was typed, as a reading; null where something is wrong with it, which is then said. */
+  private draft(): ReadingDraftInput | null {
+    const { draft, problems } = readReading(this.form.getRawValue(), {
+      before: this.reading(),
+      record: this.record(),
+      timeZone: this.water().place.timeZone,
+      now: this.clock()?.now,
+      units: this.units(),
+    });
     this.problems.set(problems);
-    if (!when || water.si === undefined || Object.values(problems).some(Boolean)) return undefined;
-    return {
-      at: when,
-      surfaceTempC: water.si,
-      visibilityM: clarity.si,
-      ...(zoneId ? { zoneId } : {}),
-      ...(down.profile ? { profile: down.profile } : {}),
-      ...(suspect ? { suspect } : {}),
-    };
-  }
-
-  private timeProblem(when: string | undefined, zoneId: string): string | null {
-    if (!when) return 'Expected a day and time that exist.';
-    const now = this.clock()?.now;
-    if (now && Date.parse(when) > Date.parse(now) + 60_000) return 'That is still to come.';
-    const twice = this.record().some(
-      (other) =>
-        other.id !== this.reading()?.id && Date.parse(other.at) === Date.parse(when) && (other.zoneId ?? '') === zoneId,
-    );
-    return twice ? 'There is a reading of that minute there already: change that one.' : null;
+    return draft;
   }
 }

@@ -14,15 +14,12 @@ import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import {
   DISCIPLINES,
   KINDS_FOR,
-  parse,
   symbolOf,
-  WaterDraft,
   type Discipline,
   type Water,
   type WaterDraftInput,
   type WaterKind,
 } from '@inky-shoal/core';
-import { readPosition } from '@inky-shoal/core/units/position';
 import { switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { ButtonDirective } from 'primeng/button';
@@ -31,14 +28,12 @@ import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { choices } from '../ui/choices';
 import { FieldComponent } from '../ui/field.component';
-import { plainFigure, readQuantity } from '../ui/numbers';
+import { plainFigure } from '../ui/numbers';
 import { SelectComponent } from '../ui/select.component';
-import { isTimeZone } from './place-doubt';
 import { placeControls, PlaceFieldsComponent } from './place-fields.component';
 import { TideStationsService } from './tide-stations.service';
+import { readWater, type WaterProblems } from './water-values';
 import { WatersService } from './waters.service';
-
-type Field = 'name' | 'waterKind' | 'where' | 'timeZone' | 'normalVisibilityM' | 'maxDepthM' | 'whole';
 
 /** A water, new or changed: its name, kind and place; the rest can wait. */
 @Component({
@@ -74,7 +69,7 @@ export class WaterFormComponent implements OnInit {
     maxDepth: '',
   });
   private readonly discipline = toSignal(this.form.controls.discipline.valueChanges);
-  protected readonly problems = signal<Partial<Record<Field, string | null>>>({});
+  protected readonly problems = signal<WaterProblems>({});
   protected readonly depthUnit = computed(() => symbolOf('depth', this.units()));
   protected readonly disciplines = choices(DISCIPLINES);
   protected readonly kinds = computed(() => choices(KINDS_FOR[this.discipline() ?? 'bass']));
@@ -96,46 +91,10 @@ export class WaterFormComponent implements OnInit {
 
   /** What was typed, checked field by field; null with the problems told. */
   private checked(): WaterDraftInput | null {
-    const typed = this.form.getRawValue();
-    const before = this.water();
-    const normal = readQuantity(typed.normal, 'normalVisibilityM', 'depth', this.units(), {
-      before: before?.normalVisibilityM,
-    });
-    const depth = readQuantity(typed.maxDepth, 'maxDepthM', 'depth', this.units(), { before: before?.maxDepthM });
-    const where = readPosition(typed.place.where);
-    const { createdAt: _, updatedAt: __, version: ___, id: ____, ...kept } = before ?? ({} as Partial<Water>);
-    const input = {
-      ...kept,
-      name: typed.name.trim(),
-      discipline: typed.discipline,
-      waterKind: typed.waterKind,
-      place: { ...(where.ok ? where.position : {}), timeZone: typed.place.timeZone },
-      normalVisibilityM: normal.si,
-      maxDepthM: depth.si,
-    };
-    const draft = parse(WaterDraft, input);
-    const said = (path: string) => {
-      const found = draft.ok ? undefined : draft.problems.find((problem) => problem.path === path);
-      return found ? `${found.message.charAt(0).toUpperCase()}${found.message.slice(1)}.` : null;
-    };
-    const problems = {
-      name: said('name') ?? this.sameName(input.name),
-      where: where.ok ? null : where.problem,
-      timeZone: isTimeZone(typed.place.timeZone)
-        ? null
-        : `Expected a time zone as "America/Chicago", got "${typed.place.timeZone.slice(0, 40)}".`,
-      normalVisibilityM: normal.problem,
-      maxDepthM: depth.problem,
-    };
+    const others = valueOr(this.waters(), []).filter(({ id }) => id !== this.water()?.id);
+    const { input, problems } = readWater(this.form.getRawValue(), this.water(), others, this.units());
     this.problems.set(problems);
-    return draft.ok && !Object.values(problems).some(Boolean) ? (input as WaterDraftInput) : null;
-  }
-
-  private sameName(name: string): string | null {
-    const same = valueOr(this.waters(), []).some(
-      (other) => other.id !== this.water()?.id && other.name.toLowerCase() === name.toLowerCase(),
-    );
-    return same ? `There is a ${name} already: give this one a name of its own.` : null;
+    return input;
   }
 
   protected keep(): void {

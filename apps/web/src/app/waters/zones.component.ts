@@ -23,16 +23,15 @@ import {
   type WaterDraftInput,
   type Zone,
 } from '@inky-shoal/core';
-import { v7 as uuid } from 'uuid';
 import { ButtonDirective } from 'primeng/button';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { FieldComponent } from '../ui/field.component';
-import { plainFigure, readQuantity } from '../ui/numbers';
 import { SelectComponent } from '../ui/select.component';
 import { CheckComponent } from '../ui/check.component';
 import { choices } from '../ui/choices';
 import { WatersService } from './waters.service';
+import { markNames, readZones, zoneValues } from './zone-values';
 
 /** The zones of a water: each a part that warms and cools as one. */
 @Component({
@@ -75,16 +74,8 @@ export class ZonesComponent {
   }
 
   private row(zone?: Zone) {
-    const units = this.units();
-    return this.builder.group({
-      id: zone?.id ?? uuid(),
-      name: zone?.name ?? '',
-      position: zone?.position ?? ('mid' as Zone['position']),
-      mixed: zone ? plainFigure('depth', zone.mixedDepthM, units) : '',
-      deepest: zone?.maxDepthM === undefined ? '' : plainFigure('depth', zone.maxDepthM, units),
-      dark: zone?.darkBottom ?? false,
-      neighbours: this.builder.control<readonly string[]>(zone?.neighbours ?? []),
-    });
+    const { neighbours, ...values } = zoneValues(zone, this.units());
+    return this.builder.group({ ...values, neighbours: this.builder.control(neighbours) });
   }
 
   protected add(): void {
@@ -128,38 +119,12 @@ export class ZonesComponent {
   }
 
   protected keep(): void {
-    const units = this.units();
     const typed = this.rows.controls.map((row) => row.getRawValue());
-    const before = this.water().zones ?? [];
-    const problems: Record<string, string | null>[] = [];
-    const zones = typed.map(({ id, name, position, mixed, deepest, dark, neighbours }) => {
-      const old = before.find((zone) => zone.id === id);
-      const mixedDepth = readQuantity(mixed, 'mixedDepthM', 'depth', units, {
-        required: true,
-        before: old?.mixedDepthM,
-      });
-      const maxDepth = readQuantity(deepest, 'maxDepthM', 'depth', units, { before: old?.maxDepthM });
-      problems.push({ mixed: mixedDepth.problem, deepest: maxDepth.problem });
-      return {
-        id,
-        name,
-        position,
-        mixedDepthM: mixedDepth.si,
-        maxDepthM: maxDepth.si,
-        darkBottom: dark || undefined,
-        neighbours,
-      };
-    });
+    const { zones, problems } = readZones(typed, this.water().zones ?? [], this.units());
     const { id, createdAt: _, updatedAt: __, version, ...draft } = this.water();
     const input = { ...draft, zones };
     const checked = parse(WaterDraft, input);
-    if (!checked.ok) {
-      for (const { path, message } of checked.problems) {
-        const [, at, field] = /^zones\[(\d+)\]\.(\w+)/.exec(path) ?? [];
-        const own = problems[Number(at)];
-        if (own && field === 'name') own['name'] = `${message.charAt(0).toUpperCase()}${message.slice(1)}.`;
-      }
-    }
+    if (!checked.ok) markNames(checked.problems, problems);
     this.problems.set(problems);
     const wrong = problems.some((each) => Object.values(each).some(Boolean));
     this.whole.set(wrong || checked.ok ? null : (checked.problems[0]?.message ?? null));
