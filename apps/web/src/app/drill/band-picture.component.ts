@@ -7,10 +7,8 @@ import type { ToldPicture } from './drill-api';
 export type Band = readonly [fromM: number, toM: number] | null;
 
 const [WIDTH, HEIGHT, LEFT, TOP, BOTTOM] = [360, 250, 44, 8, 222] as const;
-/** A band is drawn at least so high. */
-const LEAST_M = 0.3;
-/** Hours are written where they have so much room. */
-const HOUR_ROOM = 78;
+/** A band is drawn at least so high; hours are written where they have so much room. */
+const [LEAST_M, HOUR_ROOM] = [0.3, 78] as const;
 
 /**
  * An empty sheet: the hours of the day across, depth down. One's own band is drawn on it with a thumb, and the planner's
@@ -19,111 +17,8 @@ const HOUR_ROOM = 78;
 @Component({
   selector: 'inky-band-picture',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <svg
-      viewBox="0 0 ${WIDTH} ${HEIGHT}"
-      role="img"
-      [class.open]="open()"
-      [attr.aria-label]="words()"
-      (pointerdown)="begin($event)"
-      (pointermove)="move($event)"
-      (pointerup)="end()"
-      (pointercancel)="end()"
-    >
-      <rect class="water" x="${LEFT}" y="${TOP}" width="${WIDTH - LEFT}" height="${BOTTOM - TOP}" />
-      @for (column of columns(); track $index) {
-        @if (column.own; as own) {
-          <rect
-            class="own"
-            [attr.x]="column.x + 1"
-            [attr.width]="column.width - 2"
-            [attr.y]="own.y"
-            [attr.height]="own.height"
-          />
-        }
-        @for (band of column.planned; track $index) {
-          <rect
-            class="plan"
-            [attr.x]="column.x + column.width * 0.3"
-            [attr.width]="column.width * 0.4"
-            [attr.y]="band.y"
-            [attr.height]="band.height"
-            [attr.opacity]="band.opacity"
-          />
-        }
-        @if (column.ownStroke; as y) {
-          <line
-            class="own-stroke"
-            [attr.x1]="column.x + 4"
-            [attr.x2]="column.x + column.width - 4"
-            [attr.y1]="y"
-            [attr.y2]="y"
-          />
-        }
-        @if (column.plannedStroke; as y) {
-          <line
-            class="plan-stroke"
-            [attr.x1]="column.x + 4"
-            [attr.x2]="column.x + column.width - 4"
-            [attr.y1]="y"
-            [attr.y2]="y"
-          />
-        }
-        <line class="edge" [attr.x1]="column.x" [attr.x2]="column.x" y1="${TOP}" y2="${BOTTOM}" />
-        @if (column.hour; as hour) {
-          <text [attr.x]="column.x" y="${BOTTOM + 18}" [attr.text-anchor]="$first ? 'start' : 'middle'">
-            {{ hour }}
-          </text>
-        }
-      }
-      @for (tick of ticks(); track tick.y) {
-        <text text-anchor="end" x="${LEFT - 6}" [attr.y]="tick.y">{{ tick.words }}</text>
-      }
-    </svg>
-  `,
-  styles: `
-    svg {
-      display: block;
-      width: 100%;
-      max-width: 36rem;
-    }
-    .open {
-      touch-action: none;
-      cursor: crosshair;
-    }
-    text {
-      font-family: inherit;
-      font-size: 14px;
-      fill: var(--ink-2);
-      user-select: none;
-    }
-    .water {
-      fill: var(--paper-2, transparent);
-      stroke: var(--rule);
-    }
-    .edge {
-      stroke: var(--rule);
-    }
-    .own {
-      fill: var(--act);
-      opacity: 0.45;
-    }
-    .plan {
-      fill: var(--ink);
-    }
-    .own-stroke,
-    .plan-stroke {
-      stroke-width: 4;
-      stroke-linecap: round;
-    }
-    .own-stroke {
-      stroke: var(--act);
-      stroke-dasharray: 2 7;
-    }
-    .plan-stroke {
-      stroke: var(--lure);
-    }
-  `,
+  templateUrl: './band-picture.component.html',
+  styleUrl: './band-picture.component.css',
 })
 export class BandPictureComponent {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
@@ -138,6 +33,17 @@ export class BandPictureComponent {
   readonly open = input(false);
   readonly bandsChange = output<readonly Band[]>();
 
+  /** Where things stand on the picture. */
+  protected readonly frame = {
+    view: `0 0 ${WIDTH} ${HEIGHT}`,
+    left: LEFT,
+    top: TOP,
+    bottom: BOTTOM,
+    width: WIDTH - LEFT,
+    height: BOTTOM - TOP,
+    hoursY: BOTTOM + 18,
+    ticksX: LEFT - 6,
+  };
   /** Where the thumb went down: column and depth. */
   private from: { readonly column: number; readonly depthM: number; readonly before: readonly Band[] } | null = null;
 

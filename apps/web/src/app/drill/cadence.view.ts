@@ -12,9 +12,8 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { capital, nameOf, type Presentation } from '@inky-shoal/core';
 import { cycleOf, middlePauseS, motionOf } from '@inky-shoal/core/drill';
-import { lineMPerTurn } from '@inky-shoal/core/mechanics';
 import { ButtonDirective } from 'primeng/button';
-import { filter, interval, map } from 'rxjs';
+import { filter, map } from 'rxjs';
 import { valueOr } from '../base/loaded';
 import { SettingsService } from '../base/settings.service';
 import { TackleService } from '../rig/tackle.service';
@@ -24,10 +23,10 @@ import { FigureComponent } from '../ui/figure.component';
 import { SelectComponent } from '../ui/select.component';
 import { CadencePictureComponent } from './cadence-picture.component';
 import { CadencePlayer } from './cadence-player.service';
+import { CadenceSound } from './cadence-sound';
 import { FeelComponent } from './feel.component';
+import { handleTurnsPerS, turnWords } from './turn-words';
 
-/** The picture follows the sound so often. */
-const FRAME_MS = 50;
 const PAUSE_S = [0, 60] as const;
 /** Of a jerkbait in cold water. */
 const USUAL_PAUSE_S = 8;
@@ -41,23 +40,12 @@ const within = (value: unknown, [least, most]: readonly [number, number]): boole
   selector: 'inky-cadence',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ButtonDirective, CadencePictureComponent, FeelComponent, FigureComponent, RouterLink, SelectComponent],
-  providers: [CadencePlayer],
+  providers: [CadencePlayer, CadenceSound],
   templateUrl: './cadence.view.html',
-  styles: `
-    section {
-      margin-top: 1.25rem;
-      max-width: 46rem;
-    }
-    .fields {
-      display: grid;
-      grid-template-columns: repeat(auto-fill, minmax(9.5rem, 1fr));
-      gap: 0.5rem 0.9rem;
-      align-items: end;
-    }
-  `,
+  styleUrl: './cadence.view.css',
 })
 export class CadenceView {
-  private readonly player = inject(CadencePlayer);
+  protected readonly sound = inject(CadenceSound);
 
   /** Of the address: the lure whose cadence it is. */
   readonly lure = input<string>();
@@ -109,20 +97,11 @@ export class CadenceView {
       : `Expected ${STROKES[0]} to ${STROKES[1]}.`,
   );
 
-  /** Turns of the handle a second that the chosen reel needs for the speed of the retrieve. */
   protected readonly turns = computed(() => {
     const [presentation, reel] = [this.presentation(), this.reels().find(({ id }) => id === this.reelId())?.reel];
-    if (!presentation || !reel) return null;
-    const [from, to] = presentation.retrieve.speedMps;
-    return (from + to) / 2 / lineMPerTurn(reel.ratio, reel.spoolMm);
+    return presentation && reel ? handleTurnsPerS(presentation.retrieve, reel) : null;
   });
-  protected readonly turnWords = computed(() => {
-    const turns = this.turns();
-    if (turns === null) return '';
-    return turns >= 1
-      ? `${turns.toFixed(1)} turns of the handle a second.`
-      : `A turn of the handle in ${(1 / turns).toFixed(1)} s.`;
-  });
+  protected readonly turnWords = computed(() => turnWords(this.turns()));
   private readonly wish = computed(() => ({
     pauseS: this.pauseProblem() ? undefined : (this.pauseTyped() as number),
     strokes: this.strokesProblem() ? undefined : (this.strokesTyped() as number | undefined),
@@ -139,22 +118,11 @@ export class CadenceView {
       : { depthM: 1.5, verticalMps: 0, strokeM: 0.12, deepestM: Infinity, onBottom: false };
   });
 
-  protected readonly sounds = signal(false);
-  protected readonly problem = signal('');
-  protected readonly atS = signal<number | null>(null);
-  protected readonly held = signal(false);
-
   constructor() {
     // What sounds follows what is set.
     effect(() => {
       const cycle = this.cycle();
-      if (this.sounds()) void this.begin(cycle);
-    });
-    const frames = toSignal(interval(FRAME_MS), { initialValue: 0 });
-    effect(() => {
-      frames();
-      this.atS.set(this.player.atS);
-      this.held.set(this.player.isHeld);
+      if (this.sound.sounds()) void this.sound.play(cycle);
     });
   }
 
@@ -171,28 +139,8 @@ export class CadenceView {
     this.byHand.set({ ...this.byHand(), strokes });
   }
 
-  protected toggle(): void {
-    if (this.sounds()) this.silence();
-    else this.sounds.set(true);
-  }
-
-  protected silence(): void {
-    this.player.silence();
-    this.sounds.set(false);
-  }
-
   /** A browser that held the sound may be asked for it again. */
   protected goOn(): void {
-    void this.begin(this.cycle());
-  }
-
-  private async begin(cycle: Parameters<CadencePlayer['play']>[0]): Promise<void> {
-    try {
-      this.problem.set('');
-      await this.player.play(cycle);
-    } catch (error) {
-      this.sounds.set(false);
-      this.problem.set((error as Error).message);
-    }
+    void this.sound.play(this.cycle());
   }
 }

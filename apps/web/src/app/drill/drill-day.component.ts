@@ -12,28 +12,16 @@ import {
   viewChild,
 } from '@angular/core';
 import { bitWords, DRILL_STEPS, type DrillStep, type WhatBit } from '@inky-shoal/core/drill';
-import { firstValueFrom, type Observable } from 'rxjs';
 import { sayHours } from '../sheet/words';
 import { AnsweredComponent } from './answered.component';
+import { Asking } from './asking';
 import { BandPictureComponent, type Band } from './band-picture.component';
 import { DrillService } from './drill.service';
-import type { DayKey, GradedAnswer, SceneQuestion, ToldPicture, ToldScene } from './drill-api';
+import { type Answered, dayDone, type DayDone } from './day-done';
+import type { DayKey, SceneQuestion, ToldPicture, ToldScene } from './drill-api';
 import { PracticeService } from './practice.service';
 import { DrillStepComponent, type SaidAnswer } from './step.component';
 import { WaterGlassComponent } from './water-glass.component';
-
-interface Answered extends SaidAnswer {
-  readonly step: DrillStep;
-  readonly graded: GradedAnswer;
-  /** Of the event that keeps it. */
-  readonly id: string;
-}
-
-/** What a day came to. */
-export interface DayDone {
-  readonly marks: number;
-  readonly answers: number;
-}
 
 /** A day to be judged, or one step of it: told, asked in the order of the work, graded, and set beside the planner's. */
 @Component({
@@ -41,36 +29,7 @@ export interface DayDone {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [AnsweredComponent, BandPictureComponent, DrillStepComponent, WaterGlassComponent],
   templateUrl: './drill-day.component.html',
-  styles: `
-    .scene p {
-      margin: 0.15rem 0;
-    }
-    section {
-      margin-top: 1.25rem;
-      max-width: 40rem;
-      /* What was said of the last answer stays in view over the next question. */
-      scroll-margin-top: 11rem;
-    }
-    .key {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.25rem 1.25rem;
-    }
-    .key span::before {
-      content: '';
-      display: inline-block;
-      width: 1.1rem;
-      height: 0.7rem;
-      margin-right: 0.4rem;
-      background: var(--ink);
-    }
-    .key .own::before {
-      background: var(--act);
-    }
-    .key .lures::before {
-      background: var(--lure);
-    }
-  `,
+  styleUrl: './drill-day.component.css',
 })
 export class DrillDayComponent {
   private readonly service = inject(DrillService);
@@ -87,15 +46,16 @@ export class DrillDayComponent {
   protected readonly answered = signal<readonly Answered[]>([]);
   protected readonly picture = signal<ToldPicture | null>(null);
   private readonly key = signal<DayKey | null>(null);
-  protected readonly busy = signal(false);
-  protected readonly problem = signal('');
+  private readonly asking = new Asking('This day could not be judged, and the fault is ours. Take another.');
+  protected readonly busy = this.asking.busy;
+  protected readonly problem = this.asking.problem;
 
   /** Steps that this day has: a lure that is made for all depths has no classes. */
-  private readonly asking = computed(() => {
+  private readonly ofDay = computed(() => {
     const hasClasses = !!this.scene()?.options.classes.length;
     return this.steps().filter((step) => step !== 'class' || hasClasses);
   });
-  protected readonly step = computed(() => this.asking()[this.answered().length] ?? null);
+  protected readonly step = computed(() => this.ofDay()[this.answered().length] ?? null);
   protected readonly hours = computed(() => {
     const scene = this.scene();
     return scene ? `${sayHours(scene.from, scene.to)}, ${scene.light}` : '';
@@ -142,15 +102,15 @@ export class DrillDayComponent {
       this.answered.set([]);
       this.picture.set(null);
       this.key.set(null);
-      void this.ask(this.service.scene(question), (scene) => this.scene.set(scene));
+      void this.asking.ask(this.service.scene(question), (scene) => this.scene.set(scene));
     });
   }
 
   protected async answer({ answer, said }: SaidAnswer): Promise<void> {
     const question = this.question();
     const key = this.key();
-    if (!key) await this.ask(this.service.dayKey(question), (told) => this.key.set(told));
-    await this.ask(this.service.grade(question, answer), (graded) => {
+    if (!key) await this.asking.ask(this.service.dayKey(question), (told) => this.key.set(told));
+    await this.asking.ask(this.service.grade(question, answer), (graded) => {
       const event = this.practice.add({
         kind: 'answer',
         step: answer.step,
@@ -164,8 +124,7 @@ export class DrillDayComponent {
     });
     if (answer.step === 'depth' || answer.step === 'lure') await this.draw();
     if (!this.step() && !this.problem()) {
-      const marks = this.answered().reduce((sum, { graded }) => sum + graded.score, 0);
-      this.done.emit({ marks, answers: this.answered().length });
+      this.done.emit(dayDone(this.answered()));
     }
   }
 
@@ -182,18 +141,8 @@ export class DrillDayComponent {
   private async draw(): Promise<void> {
     const bands = this.bands();
     if (!bands.length) return this.picture.set(null);
-    await this.ask(this.service.picture(this.question(), this.lure(), bands), (picture) => this.picture.set(picture));
-  }
-
-  private async ask<T>(asked: Observable<T>, then: (told: T) => void): Promise<void> {
-    try {
-      this.busy.set(true);
-      this.problem.set('');
-      then(await firstValueFrom(asked));
-    } catch {
-      this.problem.set('This day could not be judged, and the fault is ours. Take another.');
-    } finally {
-      this.busy.set(false);
-    }
+    await this.asking.ask(this.service.picture(this.question(), this.lure(), bands), (picture) =>
+      this.picture.set(picture),
+    );
   }
 }

@@ -4,7 +4,8 @@ import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { SettingsService } from '../base/settings.service';
 import type { SceneQuestion } from './drill-api';
-import { DrillDayComponent, type DayDone } from './drill-day.component';
+import type { DayDone } from './day-done';
+import { DrillDayComponent } from './drill-day.component';
 import { DrillService } from './drill.service';
 import { OwnDaysService } from './own-days.service';
 

@@ -6,7 +6,8 @@ import { ButtonDirective } from 'primeng/button';
 import { combineLatest, filter, firstValueFrom, take, timeout } from 'rxjs';
 import { SettingsService } from '../base/settings.service';
 import type { SceneQuestion } from './drill-api';
-import { DrillDayComponent, type DayDone } from './drill-day.component';
+import type { DayDone } from './day-done';
+import { DrillDayComponent } from './drill-day.component';
 import { DrillService } from './drill.service';
 import { OwnDaysService, type OwnScene } from './own-days.service';
 import { PracticeService } from './practice.service';
@@ -19,30 +20,7 @@ const COMING_WITHIN_MS = 2500;
   selector: 'inky-evening',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ButtonDirective, DrillDayComponent, RouterLink],
-  template: `
-    <div class="view">
-      <p class="no-print"><a class="plain" routerLink="/drill">Practice</a></p>
-      <h1>{{ title() }}</h1>
-      @if (problem()) {
-        <p class="problem" role="alert">{{ problem() }}</p>
-        <p><button pButton type="button" (click)="compose()">Try again</button></p>
-      } @else if (!parts()) {
-        <p class="quiet" role="status">Looking what is worth asking.</p>
-      }
-      @if (part(); as now) {
-        <p class="quiet">{{ partWords() }}</p>
-        @if (question(); as asked) {
-          <inky-drill-day [question]="asked" [steps]="steps()" (done)="done($event)" />
-          @if (answered()) {
-            <p><button pButton type="button" class="wide" (click)="next()">Next</button></p>
-          }
-        } @else {
-          <p>One cadence to end with: hear it, then feel the wait without a sound.</p>
-          <p><button pButton type="button" class="wide" routerLink="/cadence">Feel the cadence</button></p>
-        }
-      }
-    </div>
-  `,
+  templateUrl: './evening.view.html',
 })
 export class EveningView {
   private readonly service = inject(DrillService);

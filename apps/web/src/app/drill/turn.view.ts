@@ -21,76 +21,8 @@ const TRIES = 5;
   selector: 'inky-turn',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [AnsweredComponent, ButtonDirective, FigureComponent, RouterLink, SelectComponent],
-  template: `
-    <div class="view">
-      <p class="no-print"><a class="plain" routerLink="/drill">Practice</a></p>
-      <h1>{{ title() }}</h1>
-      @if (problem()) {
-        <p class="problem" role="alert">{{ problem() }}</p>
-      }
-      @if (told(); as turn) {
-        @for (line of turn.words; track line) {
-          <p>{{ line }}</p>
-        }
-        @if (graded(); as graded) {
-          <inky-answered step="turn" [said]="said()" [graded]="graded" [latest]="true" (takenBack)="takeBack()" />
-        } @else {
-          <p>What must be true for it to come first?</p>
-          <div class="fields">
-            <inky-figure
-              fieldId="turn-temp"
-              label="Water"
-              measure="temp"
-              [value]="tempC()"
-              [problem]="tempProblem()"
-              (valueChange)="tempC.set($event)"
-            />
-            <inky-figure
-              fieldId="turn-visibility"
-              label="You see"
-              measure="depth"
-              [value]="visibilityM()"
-              [problem]="visibilityProblem()"
-              (valueChange)="visibilityM.set($event)"
-            />
-            <inky-select
-              fieldId="turn-structure"
-              label="Where"
-              [choices]="structures()"
-              [value]="structure()"
-              (valueChange)="structure.set($event)"
-            />
-            <inky-select
-              fieldId="turn-cover"
-              label="Cover"
-              [choices]="covers()"
-              [value]="cover()"
-              (valueChange)="cover.set($event)"
-            />
-          </div>
-          <p>
-            <button pButton type="button" class="wide" [disabled]="busy() || !isWhole()" (click)="answer()">So</button>
-          </p>
-        }
-      } @else if (!problem()) {
-        <p class="quiet" role="status">Drawing a day.</p>
-      }
-      @if (graded() || problem()) {
-        <p><button pButton type="button" class="wide" (click)="another()">Another lure</button></p>
-      }
-    </div>
-  `,
-  styles: `
-    p {
-      margin: 0.5rem 0;
-    }
-    .fields {
-      display: grid;
-      grid-template-columns: repeat(auto-fill, minmax(9.5rem, 1fr));
-      gap: 0.5rem 0.9rem;
-      max-width: 40rem;
-    }
-  `,
+  templateUrl: './turn.view.html',
+  styleUrl: './turn.view.css',
 })
 export class TurnView {
   private readonly service = inject(DrillService);

@@ -4,16 +4,7 @@ import type { Look } from '../base/settings.service';
 import { axisFont, DrawnChart, roundTicks, ticksAcross } from '../ui/drawn-chart';
 import { type Ink, readInk } from '../ui/ink';
 import { penOf } from '../ui/pen';
-
-/** A rate with its range, named. */
-export interface Dot {
-  readonly name: string;
-  readonly value: number;
-  readonly low: number;
-  readonly high: number;
-  /** It rests on little. */
-  readonly isSmall: boolean;
-}
+import { type Dot, drawDots } from './dots-pen';
 
 const ROW_PX = 30;
 const AXIS_PX = 46;
@@ -22,7 +13,6 @@ const MOST_RATES = 6;
 /** Room for the names to the left, at most and of the whole. */
 const NAMES_PX = 240;
 const NAMES_SHARE = 0.42;
-const FAINT = 0.45;
 /** How wide a letter of a name is, of the root size. */
 const LETTER = 0.41;
 /** A range that reaches farther than so many times the highest rate is cut: nobody knows. */
@@ -80,35 +70,7 @@ export class DotsChartComponent {
   }
 
   private draw(chart: Chart): void {
-    const ink = this.ink ?? readInk();
-    const pen = penOf(chart);
-    const { context, area } = pen;
-    const most = this.most();
-    context.save();
-    context.strokeStyle = ink.ink2;
-    context.setLineDash([3, 4]);
-    context.beginPath();
-    context.moveTo(pen.x(this.usual()), area.top);
-    context.lineTo(pen.x(this.usual()), area.bottom);
-    context.stroke();
-    context.setLineDash([]);
-    this.dots().forEach(({ value, low, high, isSmall }, at) => {
-      const y = pen.y(at);
-      context.globalAlpha = isSmall ? FAINT : 1;
-      context.strokeStyle = ink.lure;
-      context.lineWidth = 3;
-      context.lineCap = 'round';
-      context.beginPath();
-      context.moveTo(pen.x(low), y);
-      context.lineTo(pen.x(Math.min(high, most)), y);
-      context.stroke();
-      context.beginPath();
-      context.arc(pen.x(value), y, 6, 0, 2 * Math.PI);
-      context.fillStyle = isSmall ? ink.paper : ink.lure;
-      context.fill();
-      context.stroke();
-    });
-    context.restore();
+    drawDots(penOf(chart), this.ink ?? readInk(), this.dots(), { usual: this.usual(), most: this.most() });
   }
 
   private axes() {

@@ -1,15 +1,18 @@
 import { capital, dateOf, figureOf, nameOf, say, type UnitSystem } from '@inky-shoal/core';
 import {
+  crossed,
   levelWords,
   type Claim,
   type Counted,
   type Factor,
+  type LevelRate,
   type LogbookRow,
   type SpotMemory,
 } from '@inky-shoal/core/logbook';
 import type { Moved } from '@inky-shoal/core/record';
 import { sayStretch } from '@inky-shoal/core/underway';
 import { sayShortDate } from '../ui/dates';
+import type { Taught } from '../record/record-api';
 import { countWords } from '../record/record-words';
 
 export const sayDay = (date: string): string => sayShortDate(`${date}T12:00:00Z`, 'UTC');
@@ -90,3 +93,39 @@ export const biteChance = ({ bitesAgain }: SpotMemory): string => `${Math.round(
 /** How long a fish is, in the user's units, without the unit. */
 export const lengthFigure = (mm: number | null, units: UnitSystem): string =>
   mm === null ? '' : figureOf('fishLength', mm, units);
+
+/** What the waters' records have taught, in one sentence; null where there is none. */
+export function recordSentence(taught: readonly Taught[]): string | null {
+  const [most] = [...taught].sort((a, b) => b.hours - a.hours);
+  if (!most) return null;
+  const telling = mostTelling(most.moved);
+  const from = `${countWords(most.trips, 'trip')}, ${countWords(Math.round(most.hours), 'hour')}`;
+  return telling ? `${from}. ${taughtWords(telling)}` : `${from}: nothing is sure enough yet to be told.`;
+}
+
+/** What trips that were found brought together. @param of so many */
+export function countedWords(found: readonly LogbookRow[], of: number): string {
+  const total = (what: 'fish' | 'bites' | 'hours') => found.reduce((sum, row) => sum + row[what], 0);
+  const among = found.length === of ? '' : ` of ${of}`;
+  const trips = `${found.length}${among} ${found.length === 1 && !among ? 'trip' : 'trips'}`;
+  return `${trips}: ${total('fish')} fish of ${countWords(total('bites'), 'bite')} in ${countWords(Math.round(total('hours')), 'hour')}.`;
+}
+
+/** What stands in a log to be looked for. */
+export const namesIn = (rows: readonly LogbookRow[]) => ({
+  lures: [...new Set(rows.flatMap(({ lures }) => lures))],
+  species: [...new Set(rows.flatMap(({ species }) => species))],
+  companions: [...new Set(rows.flatMap(({ companions }) => companions))].sort(),
+});
+
+/** A level of what is looked at, or of two things crossed, in words. */
+export function levelName(
+  { level }: Pick<LevelRate, 'level'>,
+  factor: Factor,
+  across: Factor | undefined,
+  units: UnitSystem,
+): string {
+  const [one = '', other = ''] = level.split(crossed('', ''));
+  const first = capital(levelWords(factor, one, units));
+  return across ? `${first}, ${levelWords(across, other, units)}` : first;
+}

@@ -8,7 +8,6 @@ import { ButtonDirective } from 'primeng/button';
 import { catchError, map, of } from 'rxjs';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
-import { countWords } from '../record/record-words';
 import { RecordService } from '../record/record.service';
 import { FieldComponent } from '../ui/field.component';
 import { FoldComponent } from '../ui/fold.component';
@@ -17,7 +16,16 @@ import { PagesComponent } from '../ui/pages.component';
 import { TableComponent } from '../ui/table.component';
 import type { LogFile } from './log-api';
 import { LogService, type SavedSearch } from './log.service';
-import { broughtWords, dayWords, hoursWords, lengthFigure, mostTelling, sayDay, taughtWords } from './log-words';
+import {
+  broughtWords,
+  countedWords,
+  dayWords,
+  hoursWords,
+  lengthFigure,
+  namesIn,
+  recordSentence,
+  sayDay,
+} from './log-words';
 import { NarrowComponent } from './narrow.component';
 import { SmallSheetComponent } from './small-sheet.component';
 import { YearStripComponent } from './year-strip.component';
@@ -66,13 +74,7 @@ export class LogView {
     initialValue: null,
   });
   /** What the record has taught, in one sentence. */
-  protected readonly sentence = computed(() => {
-    const [most] = [...(this.taught() ?? [])].sort((a, b) => b.hours - a.hours);
-    if (!most) return null;
-    const telling = mostTelling(most.moved);
-    const from = `${countWords(most.trips, 'trip')}, ${countWords(Math.round(most.hours), 'hour')}`;
-    return telling ? `${from}. ${taughtWords(telling)}` : `${from}: nothing is sure enough yet to be told.`;
-  });
+  protected readonly sentence = computed(() => recordSentence(this.taught() ?? []));
 
   protected readonly search = new FormControl('', { nonNullable: true });
   protected readonly sought = signal<Sought>(ANY);
@@ -80,18 +82,8 @@ export class LogView {
   protected readonly narrowing = signal(false);
   protected readonly found = computed(() => findRows(this.rows(), this.sought()));
   protected readonly isAll = computed(() => this.found().length === this.rows().length);
-  protected readonly counted = computed(() => {
-    const found = this.found();
-    const total = (of: 'fish' | 'bites' | 'hours') => found.reduce((sum, row) => sum + row[of], 0);
-    const of = this.isAll() ? '' : ` of ${this.rows().length}`;
-    const trips = `${found.length}${of} ${found.length === 1 && !of ? 'trip' : 'trips'}`;
-    return `${trips}: ${total('fish')} fish of ${countWords(total('bites'), 'bite')} in ${countWords(Math.round(total('hours')), 'hour')}.`;
-  });
-  protected readonly has = computed(() => ({
-    lures: [...new Set(this.rows().flatMap(({ lures }) => lures))],
-    species: [...new Set(this.rows().flatMap(({ species }) => species))],
-    companions: [...new Set(this.rows().flatMap(({ companions }) => companions))].sort(),
-  }));
+  protected readonly counted = computed(() => countedWords(this.found(), this.rows().length));
+  protected readonly has = computed(() => namesIn(this.rows()));
 
   protected readonly shape = signal<Shape>('wall');
   protected readonly shapes = [
@@ -115,21 +107,10 @@ export class LogView {
   protected readonly sayDay = sayDay;
   protected readonly nameOf = nameOf;
 
-  protected dayOf(row: LogbookRow): string {
-    return dayWords(row, this.units());
-  }
-
-  protected brought(row: LogbookRow): string {
-    return broughtWords(row);
-  }
-
-  protected longest(row: LogbookRow): string {
-    return lengthFigure(row.longestMm, this.units());
-  }
-
-  protected hours(row: LogbookRow): string {
-    return hoursWords(row.hours);
-  }
+  protected readonly dayOf = (row: LogbookRow): string => dayWords(row, this.units());
+  protected readonly brought = broughtWords;
+  protected readonly longest = (row: LogbookRow): string => lengthFigure(row.longestMm, this.units());
+  protected readonly hours = (row: LogbookRow): string => hoursWords(row.hours);
 
   protected clear(): void {
     this.sought.set(ANY);

@@ -23,74 +23,8 @@ import { broughtWords, dayWords } from './log-words';
   selector: 'inky-logged-trip',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ButtonDirective, FishFormComponent, RouterLink, SheetChartComponent, TripReviewComponent],
-  template: `
-    <div class="view">
-      <p class="no-print"><a routerLink="/log">Log</a></p>
-      @if (trip(); as trip) {
-        <h1>{{ trip.begin.name }}</h1>
-        <p>{{ told().brought }}{{ told().water ? '; ' + told().water : '' }}.</p>
-        @if (day(); as planned) {
-          <div class="picture">
-            <inky-sheet-chart
-              [small]="true"
-              [day]="planned"
-              [units]="units()"
-              [look]="look()"
-              [selectedId]="null"
-              [nowMin]="null"
-              [over]="done()"
-            />
-          </div>
-          <p class="quiet">
-            Dotted: what was fished. Rings are bites, dots are fish; beneath them the plan of the day.
-          </p>
-        } @else if (!trip.plan) {
-          <p class="quiet">Fished without a plan, so nothing stands beside it.</p>
-        }
-        @if (fishNote(); as note) {
-          <section class="fish" aria-label="More of this fish">
-            @for (each of [note]; track each) {
-              <inky-fish-form [of]="each" [units]="units()" [among]="trips()" (done)="fishNote.set(null)" />
-            }
-          </section>
-        }
-        <inky-trip-review [trip]="trip" [units]="units()" [edited]="edited()" (fishWanted)="fishNote.set($event)" />
-        <p class="acts no-print">
-          <button pButton text type="button" [attr.aria-pressed]="edited()" (click)="edited.set(!edited())">
-            {{ edited() ? 'Done putting right' : 'Put notes right' }}
-          </button>
-          <button pButton text type="button" (click)="remove()">Remove this trip</button>
-        </p>
-      } @else if (read()) {
-        <h1>Not here</h1>
-        <p>No such trip stands in this log. It may lie in the <a routerLink="/bin">bin</a>.</p>
-      } @else {
-        <p class="quiet" role="status">Reading the trip.</p>
-      }
-    </div>
-  `,
-  styles: `
-    h1 {
-      margin-bottom: 0.4rem;
-    }
-    .picture {
-      height: 15rem;
-      max-width: 52rem;
-    }
-    .fish {
-      max-width: 30rem;
-      margin: 1rem 0;
-      padding: 0.75rem 1rem;
-      background: var(--paper-2);
-    }
-    .acts {
-      display: flex;
-      gap: 1.25rem;
-    }
-    .acts button:first-child {
-      padding-left: 0;
-    }
-  `,
+  templateUrl: './logged-trip.view.html',
+  styleUrl: './logged-trip.view.css',
 })
 export class LoggedTripView {
   private readonly service = inject(TripService);

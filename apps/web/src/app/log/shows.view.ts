@@ -2,16 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { capital } from '@inky-shoal/core';
-import {
-  crossed,
-  FACTOR_NAMES,
-  FACTORS,
-  isInOrder,
-  levelWords,
-  type Counted,
-  type Factor,
-  type LevelRate,
-} from '@inky-shoal/core/logbook';
+import { FACTOR_NAMES, FACTORS, isInOrder, type Counted, type Factor, type LevelRate } from '@inky-shoal/core/logbook';
 import { catchError, map, of, startWith, switchMap } from 'rxjs';
 import { valueOr } from '../base/loaded';
 import { SettingsService } from '../base/settings.service';
@@ -21,9 +12,10 @@ import { OneOfComponent } from '../ui/one-of.component';
 import { SelectComponent } from '../ui/select.component';
 import { TableComponent } from '../ui/table.component';
 import { WatersService } from '../waters/waters.service';
-import { DotsChartComponent, type Dot } from './dots-chart.component';
+import { DotsChartComponent } from './dots-chart.component';
+import type { Dot } from './dots-pen';
 import { LogService } from './log.service';
-import { claimWords, hoursWords, rateFigure } from './log-words';
+import { claimWords, hoursWords, levelName, rateFigure } from './log-words';
 
 /** More levels than these are not drawn; the table has them all. */
 const MOST_DOTS = 24;
@@ -38,23 +30,7 @@ const COUNTED_NAMES = [
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [DotsChartComponent, FoldComponent, OneOfComponent, RouterLink, SelectComponent, TableComponent],
   templateUrl: './shows.view.html',
-  styles: `
-    h1 {
-      margin-bottom: 0.4rem;
-    }
-    .tools {
-      display: grid;
-      grid-template-columns: repeat(auto-fill, minmax(12rem, 1fr));
-      gap: 0.5rem 0.9rem;
-      align-items: end;
-      max-width: 46rem;
-      margin: 0.5rem 0 0.75rem;
-    }
-    section {
-      max-width: 46rem;
-      margin-top: 1.5rem;
-    }
-  `,
+  styleUrl: './shows.view.css',
 })
 export class ShowsView {
   private readonly log = inject(LogService);
@@ -98,7 +74,7 @@ export class ShowsView {
     const ordered = isInOrder(factor) && !across;
     return [...told.rates.levels]
       .sort((a, b) => (ordered ? a.level.localeCompare(b.level) : b.perHour - a.perHour))
-      .map((rate) => ({ rate, name: this.nameOf(rate, factor, across) }));
+      .map((rate) => ({ rate, name: levelName(rate, factor, across, this.units()) }));
   });
   protected readonly dots = computed((): Dot[] =>
     this.levels()
@@ -157,11 +133,5 @@ export class ShowsView {
 
   protected perHundred({ casts, ...rate }: LevelRate): string {
     return casts ? rateFigure((100 * rate[this.counted()]) / casts) : '';
-  }
-
-  private nameOf({ level }: LevelRate, factor: Factor, across: Factor | undefined): string {
-    const [one = '', other = ''] = level.split(crossed('', ''));
-    const first = capital(levelWords(factor, one, this.units()));
-    return across ? `${first}, ${levelWords(across, other, this.units())}` : first;
   }
 }

@@ -23,79 +23,8 @@ const KINDS = { bass: 'Bass', inshore: 'Inshore' } as const;
   selector: 'inky-log-taught',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ButtonDirective, CheckComponent, RouterLink],
-  template: `
-    <div class="view">
-      <p class="no-print"><a routerLink="/log">Log</a></p>
-      <h1>What your trips taught</h1>
-      @if (loaded(); as told) {
-        @if (told.problem; as why) {
-          <p class="problem" role="alert">{{ why }}</p>
-        }
-        @for (kind of told.taught; track kind.discipline) {
-          <section [attr.aria-labelledby]="'taught-' + kind.discipline">
-            <h2 [id]="'taught-' + kind.discipline">{{ kinds[kind.discipline] }}</h2>
-            <p class="quiet">{{ rests(kind) }}.</p>
-            <ul>
-              @for (line of lines(kind); track line) {
-                <li>{{ line }}</li>
-              } @empty {
-                <li>Nothing has moved far enough to be told.</li>
-              }
-            </ul>
-          </section>
-        } @empty {
-          <p>
-            Nothing yet. Trips that were fished with a plan teach: what bit against what was expected, hour by hour.
-          </p>
-        }
-      } @else {
-        <p class="quiet" role="status">Learning from the trips.</p>
-      }
-      <section aria-labelledby="leans">
-        <h2 id="leans">Plans lean on it</h2>
-        <p>
-          <inky-check [checked]="leans()" (checkedChange)="record.leanOn($event)">On every water</inky-check>
-        </p>
-        @if (leans()) {
-          @for (water of waters(); track water.id) {
-            <p>
-              <inky-check [checked]="!off().includes(water.id)" (checkedChange)="record.leaveOff(water.id, !$event)">
-                On {{ water.name }}
-              </inky-check>
-            </p>
-          }
-        }
-        @if (since()) {
-          <p>
-            Only trips from {{ sayDay(since()) }} on teach.
-            <button pButton text type="button" (click)="record.beginAt('')">Let all teach again</button>
-          </p>
-        } @else {
-          <p>
-            <button pButton text type="button" class="first" (click)="anew()">Begin anew from today</button>
-            <span class="quiet">No trip is lost; those before teach no more.</span>
-          </p>
-        }
-      </section>
-      <p class="quiet">The shipped weights stand beside the learnt ones under <a routerLink="/rules">Rules</a>.</p>
-    </div>
-  `,
-  styles: `
-    h1 {
-      margin-bottom: 0.4rem;
-    }
-    section {
-      max-width: 46rem;
-      margin: 1rem 0 1.5rem;
-    }
-    ul {
-      margin: 0.25rem 0 0;
-      padding-left: 1.25rem;
-    }
-    .first {
-      padding-left: 0;
-    }
-  `,
+  templateUrl: './taught.view.html',
+  styleUrl: './taught.view.css',
 })
 export class TaughtView {
   protected readonly record = inject(RecordService);

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, type ElementRef, input, viewChild } from '@angular/core';
-import { dateOf, dayNumber, symbolOf, toShown, type UnitSystem } from '@inky-shoal/core';
+import { dayNumber, symbolOf, toShown, type UnitSystem } from '@inky-shoal/core';
 import type { LogbookRow } from '@inky-shoal/core/logbook';
 import type { Chart } from 'chart.js';
 import type { Look } from '../base/settings.service';
@@ -7,23 +7,14 @@ import { axisFont, DrawnChart, roundTicks, ticksAcross, ticksUp } from '../ui/dr
 import { type Ink, readInk } from '../ui/ink';
 import { penOf } from '../ui/pen';
 import { sayDay } from './log-words';
+import { drawStrip, monthStarts, monthWords, type TempLine } from './year-strip-pen';
 
-const MONTHS = 'Jan Feb Mar Apr May Jun Jul Aug Sep Oct Nov Dec'.split(' ');
 /** Days beyond the first and the last trip. */
 const BEYOND = 10;
-/** A fish lengthens the drop by so many pixels, up to so many. */
-const PER_FISH = 7;
-const LONGEST = 42;
-const SHORTEST = 8;
 /** Steps of the temperature that have room beside one another. */
 const MOST_TEMPS = 4;
 /** Room for a month's name, pixels. */
 const MONTH_PX = 44;
-/** Waters apart in temperature are not joined: one line a water. */
-interface Line {
-  readonly points: readonly { readonly day: number; readonly temp: number }[];
-}
-
 /** The water's temperature as the trips read it, and each trip hanging from its day, longer by its fish. */
 @Component({
   selector: 'inky-year-strip',
@@ -51,7 +42,7 @@ export class YearStripComponent {
       .map((row) => ({ row, day: dayNumber(row.date) }))
       .reverse(),
   );
-  private readonly lines = computed((): Line[] => {
+  private readonly lines = computed((): TempLine[] => {
     const byWater = new Map<string, { day: number; temp: number }[]>();
     for (const { row, day } of this.trips()) {
       if (row.surfaceTempC === null) continue;
@@ -85,32 +76,13 @@ export class YearStripComponent {
   }
 
   private draw(chart: Chart): void {
-    const ink = this.ink ?? readInk();
-    const pen = penOf(chart);
-    const { context } = pen;
-    context.save();
-    context.strokeStyle = ink.ink2;
-    context.lineWidth = 1.2;
-    for (const { points } of this.lines()) {
-      context.beginPath();
-      for (const { day, temp } of points) context.lineTo(pen.x(day), pen.y(temp));
-      context.stroke();
-    }
-    const found = this.foundIds();
-    const usual = (pen.area.top + pen.area.bottom) / 2;
-    for (const { row, day } of this.trips()) {
-      const isFound = found.has(row.id);
-      const top = row.surfaceTempC === null ? usual : pen.y(toShown('temp', row.surfaceTempC, this.units()));
-      const x = pen.x(day);
-      context.globalAlpha = isFound ? 1 : 0.2;
-      context.strokeStyle = row.fish ? ink.act : ink.ink2;
-      context.lineWidth = 2;
-      context.beginPath();
-      context.moveTo(x, top);
-      context.lineTo(x, Math.min(pen.area.bottom, top + Math.min(LONGEST, SHORTEST + PER_FISH * row.fish)));
-      context.stroke();
-    }
-    context.restore();
+    const trips = this.trips().map(({ row: { id, fish, surfaceTempC }, day }) => ({
+      day,
+      fish,
+      temp: surfaceTempC === null ? null : toShown('temp', surfaceTempC, this.units()),
+      isFound: this.foundIds().has(id),
+    }));
+    drawStrip(penOf(chart), this.ink ?? readInk(), this.lines(), trips);
   }
 
   private axes() {
@@ -152,18 +124,4 @@ export class YearStripComponent {
       },
     };
   }
-}
-
-/** The first days of months between two days, as many as have room. */
-function monthStarts(from: number, to: number, most: number): { value: number }[] {
-  const starts: { value: number }[] = [];
-  for (let day = Math.ceil(from); day <= to; day++) if (dateOf(day).endsWith('-01')) starts.push({ value: day });
-  const every = Math.max(1, Math.ceil(starts.length / most));
-  return starts.filter(({ value }) => (Number(dateOf(value).slice(5, 7)) - 1) % every === 0);
-}
-
-function monthWords(day: number): string {
-  const date = dateOf(Math.round(day));
-  const month = Number(date.slice(5, 7));
-  return month === 1 ? date.slice(0, 4) : (MONTHS[month - 1] ?? '');
 }
