@@ -6,7 +6,6 @@ import {
   boxWords,
   changeOverWords,
   Competition,
-  MAX_PRACTICE_DAYS,
   oddsWords,
   practiceWords,
   sizeWords,
@@ -18,36 +17,11 @@ import { DayService } from '../sheet/day.service';
 import { sayClock, sayHours } from '../sheet/words';
 import { CheckComponent } from '../ui/check.component';
 import { sayDate } from '../ui/dates';
-import { fieldProblems } from '../ui/field-problems';
-import { FieldsComponent, type FieldChange, type FieldSpec, type Values } from '../ui/fields.component';
+import { FieldsComponent, type FieldChange, type Values } from '../ui/fields.component';
 import { FoldComponent } from '../ui/fold.component';
+import { competitionProblems, FIELDS, USUAL } from './competition-fields';
 import { CompetitionService } from './competition.service';
 
-const USUAL: Competition = { limit: 5, by: 'weight', culling: true, practiceDays: 3 };
-
-const CLOCKS = Array.from({ length: 48 }, (_, at) => clockOf(at * 30)).map((id) => ({ id, name: sayClock(id) }));
-
-const FIELDS: readonly FieldSpec[] = [
-  { key: 'limit', label: 'Fish that count', kind: 'figure', bounds: [1, 20] },
-  {
-    key: 'by',
-    label: 'Ranked by',
-    kind: 'one',
-    choices: [
-      { id: 'weight', name: 'weight' },
-      { id: 'length', name: 'length' },
-    ],
-  },
-  { key: 'minimumMm', label: 'Least length', kind: 'figure', measure: 'fishLength', bounds: [50, 1500] },
-  { key: 'backBy', label: 'Back by', kind: 'one', choices: CLOCKS, none: 'as the day ends' },
-  {
-    key: 'practiceDays',
-    label: 'Practice days',
-    kind: 'figure',
-    bounds: [0, MAX_PRACTICE_DAYS],
-  },
-];
-const WHOLE = ['limit', 'practiceDays'] as const;
 /** So often a changing over is told in the list of hours. */
 const TOLD_EVERY_MIN = 60;
 
@@ -57,42 +31,7 @@ const TOLD_EVERY_MIN = 60;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [CheckComponent, FieldsComponent, FoldComponent, RouterLink],
   templateUrl: './competition.view.html',
-  styles: `
-    h1 {
-      margin-bottom: 0.4rem;
-    }
-    section {
-      margin-top: 1.5rem;
-      max-width: 46rem;
-    }
-    dl {
-      display: grid;
-      grid-template-columns: max-content 1fr;
-      gap: 0.3rem 1rem;
-    }
-    dd {
-      margin: 0;
-    }
-    dl p {
-      margin: 0;
-    }
-    @media (max-width: 40rem) {
-      dl:not(.hours) {
-        grid-template-columns: 1fr;
-        gap: 0;
-      }
-      dl:not(.hours) dd {
-        margin-bottom: 0.6rem;
-      }
-    }
-    .spots li {
-      padding: 0.25rem 0;
-    }
-    .hours {
-      grid-template-columns: max-content max-content;
-      font-variant-numeric: tabular-nums;
-    }
-  `,
+  styleUrl: './competition.view.css',
 })
 export class CompetitionView {
   private readonly day = inject(DayService);
@@ -112,18 +51,7 @@ export class CompetitionView {
     source: this.kept,
     computation: (kept) => ({ ...(kept ?? USUAL) }),
   });
-  protected readonly problems = computed(() => {
-    const values = this.values();
-    const found = { ...fieldProblems(FIELDS, values, this.units()) };
-    for (const key of WHOLE) {
-      const value = values[key];
-      if (typeof value === 'number' && !found[key] && !Number.isInteger(value)) {
-        found[key] = `Expected a whole number, got ${value}.`;
-      }
-    }
-    if (values['limit'] === undefined) found['limit'] = 'Say how many fish count.';
-    return found;
-  });
+  protected readonly problems = computed(() => competitionProblems(this.values(), this.units()));
 
   protected readonly told = computed(() => {
     const state = this.state();

@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { ToldCard } from '@inky-shoal/core/mornings';
+import type { Trip } from '@inky-shoal/core/underway';
 import * as z from 'zod';
 import { BookService } from '../base/book.service';
 import { Store } from '../base/store';
@@ -38,6 +39,16 @@ export class KeptCard {
   of(waterId: string | null | undefined, date: string): ToldCard | null {
     const kept = this.store.read();
     return kept?.of === this.keyOf(waterId, date) ? kept.card : null;
+  }
+
+  /**
+   * The card to open a trip on: until something is noted, or another plan taken than the one that it began with.
+   * @returns null where none was worked out here, it asks nothing, or trips do not open on cards
+   */
+  askedOn({ begin, plan, notes, fishing }: Trip): ToldCard | null {
+    if (!plan || plan !== begin.plan || notes.length || fishing || !this.asks) return null;
+    const card = this.of(begin.waterId, plan.conditions.date);
+    return card?.root.kind === 'question' ? card : null;
   }
 
   private keyOf(waterId: string | null | undefined, date: string): string {

@@ -1,39 +1,24 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { combineLatest, map } from 'rxjs';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { capital, nameOf, sayRange } from '@inky-shoal/core';
 import { ofMornings, type WindowSureness } from '@inky-shoal/core/mornings';
 import { ButtonDirective } from 'primeng/button';
-import * as z from 'zod';
 import { SettingsService } from '../base/settings.service';
-import { RigService } from '../rig/rig.service';
-import { Store } from '../base/store';
 import { DayService } from '../sheet/day.service';
 import { sayHours, windowName } from '../sheet/words';
 import { sayDate } from '../ui/dates';
 import { CheckComponent } from '../ui/check.component';
-import { FoldComponent } from '../ui/fold.component';
 import { ProgressComponent } from '../ui/progress.component';
 import { SelectComponent } from '../ui/select.component';
-import { LackingAheadComponent } from './lacking-ahead.component';
-import { LackingComponent } from './lacking.component';
 import { decidesWords, spreadWords, surenessWords } from './mornings-words';
 import { KeptCard } from './kept-card';
 import { MorningsService } from './mornings.service';
+import { PackingComponent } from './packing.component';
 import { RampCardComponent } from './ramp-card.component';
 
-/** Lures for which there may be room in the boat. */
-const ROOM = [4, 6, 8, 10, 12, 16, 20, 30] as const;
-const USUAL_ROOM = 10;
-const RODS = Array.from({ length: 12 }, (_, at) => String(at + 1));
-/** Days that one packing may be for. */
-const DAYS = ['1', '2', '3', '4', '5', '6', '7'] as const;
-const named = (counts: readonly (string | number)[]) =>
-  counts.map((count) => ({ id: String(count), name: String(count) }));
 /** Lures of a window that are told. */
 const MOST_FIRSTS = 4;
-const MOST_LACKING = 5;
 
 /** The day over all its mornings: how sure the plan is, what to read at the ramp, what to pack. */
 @Component({
@@ -42,9 +27,7 @@ const MOST_LACKING = 5;
   imports: [
     ButtonDirective,
     CheckComponent,
-    FoldComponent,
-    LackingAheadComponent,
-    LackingComponent,
+    PackingComponent,
     ProgressComponent,
     RampCardComponent,
     RouterLink,
@@ -55,7 +38,6 @@ const MOST_LACKING = 5;
 })
 export class MorningsView {
   private readonly service = inject(MorningsService);
-  private readonly room = new Store('lures-aboard', z.number().int().min(1).max(60), USUAL_ROOM);
 
   protected readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
   private readonly planned = toSignal(inject(DayService).planned$, { initialValue: null });
@@ -63,27 +45,7 @@ export class MorningsView {
   protected readonly state = toSignal(this.service.mornings$, { initialValue: null });
   private readonly cards = inject(KeptCard);
   protected readonly asks = signal(this.cards.asks);
-  protected readonly most = signal(this.room.read());
   protected readonly ramp = toSignal(this.service.rampZones$, { initialValue: null });
-  private readonly rig = inject(RigService);
-  protected readonly rods = toSignal(this.rig.maxRods$, { initialValue: 5 });
-  protected readonly days = signal(1);
-  protected readonly packing = toSignal(
-    this.service.packing(
-      combineLatest([toObservable(this.most), this.rig.maxRods$, toObservable(this.days)]).pipe(
-        map(([lures, rods, days]) => ({ lures, rods, days })),
-      ),
-    ),
-    { initialValue: null },
-  );
-  protected readonly packed = computed(() => {
-    const packing = this.packing();
-    return packing === 'failed' ? null : packing;
-  });
-  protected readonly rooms = named(ROOM);
-  protected readonly rodCounts = named(RODS);
-  protected readonly dayCounts = named(DAYS);
-
   protected readonly about = computed(() => {
     const [draft, planned] = [this.draft(), this.planned()];
     return draft && planned ? `${draft.waterName}, ${sayDate(planned.conditions.date)}` : '';
@@ -127,7 +89,6 @@ export class MorningsView {
     return window ? `${window.name}, ${window.hours}` : '';
   });
 
-  protected readonly aheadOpen = signal(false);
   protected readonly capital = capital;
   protected readonly name = nameOf;
   protected readonly ofMornings = ofMornings;
@@ -149,13 +110,6 @@ export class MorningsView {
     return words && capital(words);
   }
 
-  protected lacking = computed(() => (this.packed()?.lacks ?? []).slice(0, MOST_LACKING));
-
-  protected setMost(most: string): void {
-    this.room.write(Number(most));
-    this.most.set(Number(most));
-  }
-
   protected stop(): void {
     this.service.stop();
   }
@@ -167,14 +121,6 @@ export class MorningsView {
   protected setRamp(zoneId: string): void {
     const ramp = this.ramp();
     if (ramp) this.service.setRamp(ramp.waterId, zoneId);
-  }
-
-  protected setRods(count: string): void {
-    this.rig.setRods(Number(count));
-  }
-
-  protected setDays(count: string): void {
-    this.days.set(Number(count));
   }
 
   protected setAsks(asks: boolean): void {

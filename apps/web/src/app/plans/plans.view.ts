@@ -1,14 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, Injector, linkedSignal, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { Router, RouterLink } from '@angular/router';
+import { RouterLink } from '@angular/router';
 import { FormControl, NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
-import { nameOf, type Run, type SavedPlanSummary } from '@inky-shoal/core';
+import type { SavedPlanSummary } from '@inky-shoal/core';
 import { ButtonDirective } from 'primeng/button';
 import { map } from 'rxjs';
-import { capital } from '../sheet/words';
-import { sayDate } from '../ui/dates';
-import { KeptRuns } from '../sheet/kept-runs';
-import { DayService } from '../sheet/day.service';
 import { valueOr } from '../base/loaded';
 import { NoticeService } from '../base/notice.service';
 import { WatersService } from '../waters/waters.service';
@@ -20,20 +16,12 @@ import { SelectComponent } from '../ui/select.component';
 import { saveFile } from '../ui/save-file';
 import { seeker } from '../ui/seek';
 import { csvOf } from '@inky-shoal/core/formats';
+import { OpenPlanService } from './open-plan.service';
+import { ORDERS, type PlanOrder, planRows, planWords } from './plan-list';
 import { PlansService } from './plans.service';
 
 /** Plans on one page of the list. */
 const PAGE_SIZE = 20;
-const ORDERS = {
-  made: {
-    name: 'Last made first',
-    by: (a: SavedPlanSummary, b: SavedPlanSummary) => b.createdAt.localeCompare(a.createdAt),
-  },
-  latest: { name: 'Latest day first', by: (a: SavedPlanSummary, b: SavedPlanSummary) => b.date.localeCompare(a.date) },
-  name: { name: 'By name', by: (a: SavedPlanSummary, b: SavedPlanSummary) => a.name.localeCompare(b.name) },
-} as const;
-type Order = keyof typeof ORDERS;
-
 /** Saved plans: open, rename, compare two, remove with undo. */
 @Component({
   selector: 'inky-plans',
@@ -52,10 +40,8 @@ type Order = keyof typeof ORDERS;
 })
 export class PlansView {
   private readonly service = inject(PlansService);
-  private readonly day = inject(DayService);
+  private readonly opening = inject(OpenPlanService);
   private readonly notices = inject(NoticeService);
-  private readonly runs = inject(KeptRuns);
-  private readonly router = inject(Router);
   private readonly injector = inject(Injector);
 
   protected readonly plans = toSignal(this.service.plans$, { initialValue: null });
@@ -65,7 +51,7 @@ export class PlansView {
   protected readonly list = computed(() => valueOr(this.plans(), []));
   protected readonly search = new FormControl('', { nonNullable: true });
   private readonly sought = toSignal(this.search.valueChanges, { initialValue: '' });
-  protected readonly order = signal<Order>('made');
+  protected readonly order = signal<PlanOrder>('made');
   protected readonly orders = Object.entries(ORDERS).map(([id, { name }]) => ({ id, name }));
   private readonly words = computed(
     () => new Map(this.list().map((plan) => [plan.id, `${plan.name} ${this.told(plan)} ${plan.date}`.toLowerCase()])),
@@ -84,34 +70,21 @@ export class PlansView {
   protected readonly renaming = signal<string | null>(null);
   protected readonly form = inject(NonNullableFormBuilder).group({ name: '' });
 
-  private waterName(plan: SavedPlanSummary): string {
-    return this.waters().find(({ id }) => id === plan.waterId)?.name ?? '';
+  protected told(plan: SavedPlanSummary): string {
+    return planWords(plan, this.waterName(plan));
   }
 
-  /** Day, water, phase, first lure and the record it was made with, in a line. */
-  protected told(plan: SavedPlanSummary): string {
-    const water = this.waterName(plan);
-    const first = plan.first ? `, ${nameOf(plan.first)} first` : '';
-    const { record } = plan;
-    const by = record ? ` By your record of ${record.trips} ${record.trips === 1 ? 'trip' : 'trips'}.` : '';
-    return `${sayDate(plan.date)}${water ? `, ${water}` : ''}. ${capital(nameOf(plan.phase))}${first}.${by}`;
+  private waterName({ waterId }: SavedPlanSummary): string {
+    return this.waters().find(({ id }) => id === waterId)?.name ?? '';
   }
 
   protected setOrder(order: string): void {
-    this.order.set(order as Order);
+    this.order.set(order as PlanOrder);
   }
 
   /** The list as a CSV file. */
   protected save(): void {
-    const rows = this.list().map((plan) => [
-      plan.name,
-      plan.date,
-      this.waterName(plan),
-      nameOf(plan.phase),
-      plan.first ? nameOf(plan.first) : '',
-      plan.createdAt,
-    ]);
-    saveFile('plans.csv', csvOf([['name', 'date', 'water', 'phase', 'first lure', 'made'], ...rows]), 'text/csv');
+    saveFile('plans.csv', csvOf(planRows(this.list(), (plan) => this.waterName(plan))), 'text/csv');
   }
 
   /** Two at most: a third takes the place of the first. */
@@ -121,31 +94,7 @@ export class PlansView {
   }
 
   protected open(plan: SavedPlanSummary): void {
-    this.service.get(plan.id).subscribe({
-      next: ({ id, name, waterId, conditions, run, version }) => {
-        this.day.open({
-          waterId: waterId ?? null,
-          waterName: this.waterName(plan) || name,
-          savedId: id,
-          savedName: name,
-          savedVersion: version,
-          savedInput: conditions,
-          input: conditions,
-        });
-        if (run) this.takeRun(run);
-        void this.router.navigateByUrl('/sheet');
-      },
-      error: (error: Error) => this.notices.say(`Not opened. ${error.message}`),
-    });
-  }
-
-  /** The run that is saved with a plan comes with it; one of that day that stands here is one press away. */
-  private takeRun(run: Run): void {
-    const before = this.runs.of(run.waterId, run.date);
-    this.runs.keep(run);
-    if (before && JSON.stringify(before) !== JSON.stringify(run)) {
-      this.notices.say('The run of this day is now the one saved with the plan.', () => this.runs.keep(before));
-    }
+    this.opening.open(plan.id, this.waterName(plan));
   }
 
   protected startRenaming(plan: SavedPlanSummary): void {

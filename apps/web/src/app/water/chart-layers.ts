@@ -44,6 +44,19 @@ export class ChartLayers {
   private readonly units = toSignal(this.settings.units$, { requireSync: true });
   private readonly look = toSignal(this.settings.look$, { requireSync: true });
   readonly state = toSignal(inject(ChartService).chartState$, { initialValue: { state: 'reading' } as ChartState });
+  /** The water that has none. */
+  readonly noChart = computed(() => {
+    const charted = this.state();
+    return charted.state === 'no-chart' ? charted.water : null;
+  });
+  readonly status = computed(() => {
+    const charted = this.state();
+    return charted.state === 'reading' ? `Reading the chart${charted.step ? `: ${charted.step}` : ''}.` : '';
+  });
+  readonly failure = computed(() => {
+    const charted = this.state();
+    return charted.state === 'failed' ? charted.message : '';
+  });
   /** The chart that stands on the page: it stays while another day of it is read. */
   readonly chart = linkedSignal<ChartState, OpenChart | null>({
     source: this.state,

@@ -41,6 +41,13 @@ export function tintsOf(
   return { fromM, colours, land: rgbOf(paper2), dry: rgbOf(paper) };
 }
 
+/** What the tints of tidal ground mean, by how deep the water is for who wades. */
+export function tintKey(ink: Pick<Ink, 'waterLight' | 'waterDark' | 'paper' | 'paper2'>) {
+  const { colours, dry } = tintsOf(ink, true);
+  const shown = [dry, ...colours.slice(0, 3)].map(([red, green, blue]) => `rgb(${red} ${green} ${blue})`);
+  return ['dry', 'ankle', 'knee', 'over'].map((name, at) => ({ name, colour: shown[at] }));
+}
+
 /** Where contours run in the user's units, metres, with the figure each carries. */
 export const contoursIn = (units: UnitSystem): { depthM: number; label: string; strong: boolean }[] =>
   CONTOURS[units].map((shown, index) => ({

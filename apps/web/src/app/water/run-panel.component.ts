@@ -10,18 +10,7 @@ import {
   type WritableSignal,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import {
-  clockOf,
-  minuteWithin,
-  readNumber,
-  readQuantityIn,
-  say,
-  sayRange,
-  symbolOf,
-  type Run,
-  type UnitSystem,
-} from '@inky-shoal/core';
-import { routeToGpx } from '@inky-shoal/core/formats';
+import { clockOf, readNumber, readQuantityIn, sayRange, symbolOf, type Run, type UnitSystem } from '@inky-shoal/core';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
 import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
@@ -36,7 +25,8 @@ import { DRAUGHT_M, rampsOf, RunService, SPEED_MPS, STAY_MIN } from './run.servi
 import { KeptRuns } from '../sheet/kept-runs';
 import { SavePlanService } from '../sheet/save-plan.service';
 import { RunStopsComponent } from './run-stops.component';
-import { sayMinute, sayPlace } from './spot-words';
+import { gpxOf, leftOutWords, minuteTyped } from './run-words';
+import { sayPlace } from './spot-words';
 
 const DAY_MIN = 1439;
 
@@ -89,14 +79,8 @@ export class RunPanelComponent {
       next: (ordered) => {
         if ('why' in ordered) return this.notices.say(ordered.why);
         this.saving.saveRun();
-        const { cutOff } = ordered;
-        if (cutOff) {
-          this.notices.say(
-            `The tide would keep this boat at ${cutOff === 1 ? 'one spot' : `${cutOff} spots`}: left out.`,
-          );
-        } else if (ordered.left) {
-          this.notices.say(`${ordered.left} ${ordered.left === 1 ? 'spot does' : 'spots do'} not fit into the day.`);
-        }
+        const words = leftOutWords(ordered);
+        if (words) this.notices.say(words);
       },
       error: () => this.notices.say('The run could not be ordered, and the fault is ours.'),
     });
@@ -133,10 +117,9 @@ export class RunPanelComponent {
   }
 
   protected setHours(input: HTMLInputElement, of: WritableSignal<number>): void {
-    const [hours = Number.NaN, minutes = Number.NaN] = input.value.split(':').map(Number);
-    const [first = 0, last = DAY_MIN] = [this.chart().minutes[0], this.chart().minutes.at(-1)];
-    if (Number.isFinite(hours * 60 + minutes)) of.set(minuteWithin(hours * 60 + minutes, first, last));
-    else input.value = clockOf(of());
+    const minute = minuteTyped(input.value, this.chart().minutes);
+    if (minute === undefined) input.value = clockOf(of());
+    else of.set(minute);
   }
 
   private minutesIn({ value }: HTMLInputElement): number | undefined {
@@ -155,12 +138,7 @@ export class RunPanelComponent {
     });
   }
 
-  protected saveGpx({ date, stops }: Run): void {
-    const points = stops.map(({ lonLat, name, fromMin, toMin, depthM }, index) => ({
-      lonLat,
-      name: `${index + 1} ${name}`,
-      note: `${sayMinute(fromMin)} to ${sayMinute(toMin)}, ${say('depth', depthM, this.units())}`,
-    }));
-    saveFile(`run-${date}.gpx`, routeToGpx(`Run of ${date}`, points), 'application/gpx+xml');
+  protected saveGpx(run: Run): void {
+    saveFile(`run-${run.date}.gpx`, gpxOf(run, this.units()), 'application/gpx+xml');
   }
 }

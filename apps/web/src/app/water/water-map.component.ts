@@ -119,14 +119,8 @@ export class WaterMapComponent {
     effect(() => this.map()?.setSoundings(this.soundings()));
     effect(() => this.map()?.setRun(this.run()));
     effect(() => this.map()?.setSpots(this.spots(), this.chosen(), this.alike()));
-    effect(() => {
-      const [map, tint] = [this.map(), this.tint()];
-      if (map && tint) map.setTint(tint as ImageBitmap);
-    });
-    effect(() => {
-      const [map, heat] = [this.map(), this.heat()];
-      if (map && heat) map.setHeat(heat as ImageBitmap);
-    });
+    effect(() => this.tint() && this.map()?.setTint(this.tint() as ImageBitmap));
+    effect(() => this.heat() && this.map()?.setHeat(this.heat() as ImageBitmap));
     effect(() => {
       const chosen = this.chosen();
       if (chosen) this.map()?.show(chosen.at);

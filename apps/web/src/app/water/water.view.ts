@@ -2,11 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { COVERS, nameOf, say, readQuantityIn, STRUCTURES, toShown, type Cover, type Structure } from '@inky-shoal/core';
-import { chartProjection, type ChartFeature, type ChartFrame } from '@inky-shoal/core/chart';
+import type { ChartFeature } from '@inky-shoal/core/chart';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
 import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { compassOf } from '../sheet/words';
 import { sayDate } from '../ui/dates';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
@@ -26,7 +25,8 @@ import { WaterMapComponent } from './water-map.component';
 import { ChartLayers, chartKey } from './chart-layers';
 import { PickedSpots } from './picked-spots';
 import { ChosenSpot } from './chosen-spot';
-import { tintsOf } from './chart-tints';
+import { tintKey } from './chart-tints';
+import { isOn, listed, windOn } from './on-chart';
 import { readInk } from '../ui/ink';
 
 /** The farthest the water's level may stand from the chart's zero, metres. */
@@ -69,19 +69,6 @@ export class WaterView {
     const chart = this.layers.chart();
     return chart ? [{ key: chartKey(chart), chart }] : [];
   });
-  protected readonly noChart = computed(() => {
-    const charted = this.layers.state();
-    return charted.state === 'no-chart' ? charted.water : null;
-  });
-  protected readonly status = computed(() => {
-    const charted = this.layers.state();
-    return charted.state === 'reading' ? `Reading the chart${charted.step ? `: ${charted.step}` : ''}.` : '';
-  });
-  protected readonly failure = computed(() => {
-    const charted = this.layers.state();
-    return charted.state === 'failed' ? charted.message : '';
-  });
-
   private readonly run = toSignal(inject(RunService).run$, { initialValue: null });
   protected readonly runLine = computed(() => this.run()?.line ?? []);
 
@@ -89,18 +76,11 @@ export class WaterView {
     const chart = this.layers.chart();
     return chart ? `${chart.water.name}, ${sayDate(chart.conditions.date)}` : '';
   });
-  protected readonly wind = computed(() => {
-    const { windFromDeg, windMps = 0 } = this.layers.chart()?.conditions ?? {};
-    if (windFromDeg === undefined) return null;
-    const turn = `rotate(${windFromDeg + 180}deg)`;
-    return { from: compassOf(windFromDeg), turn, speed: say('wind', windMps, this.units()) };
-  });
+  protected readonly wind = computed(() => windOn(this.layers.chart()?.conditions, this.units()));
   /** What the tints of tidal ground mean. */
   protected readonly tidalTints = computed(() => {
     this.look();
-    const { colours, dry } = tintsOf(readInk(), true);
-    const named = [dry, ...colours.slice(0, 3)].map(([red, green, blue]) => `rgb(${red} ${green} ${blue})`);
-    return ['dry', 'ankle', 'knee', 'over'].map((name, at) => ({ name, colour: named[at] }));
+    return tintKey(readInk());
   });
   protected readonly structures = computed(() =>
     choices(listed(STRUCTURES, this.layers.structure(), this.layers.spots(), 'structure')),
@@ -120,7 +100,7 @@ export class WaterView {
   });
   protected readonly onChart = computed(() => {
     const frame = this.layers.chart()?.frame;
-    return frame ? coverOf(frame) : () => false;
+    return frame ? isOn(frame) : () => false;
   });
 
   protected readonly name = nameOf;
@@ -162,31 +142,4 @@ export class WaterView {
     const most = say('depth', MAX_LEVEL_M, this.units());
     this.notices.say(`Expected a level within ${most} of the chart's zero, got "${text.slice(0, 20)}".`);
   }
-}
-
-/** Whether a chart covers a place. */
-function coverOf({
-  epsg,
-  westM,
-  northM,
-  cols,
-  rows,
-  cellM,
-}: ChartFrame): (lonLat: readonly [number, number]) => boolean {
-  const { toChart } = chartProjection(epsg);
-  return (lonLat) => {
-    const [x, y] = toChart(lonLat);
-    return x >= westM && x <= westM + cols * cellM && y <= northM && y >= northM - rows * cellM;
-  };
-}
-
-/** What to choose from: what stands on the list, and what is chosen. */
-function listed<K extends 'structure' | 'cover', T extends string>(
-  all: readonly T[],
-  chosen: T | '',
-  spots: readonly PlacedSpot[],
-  kind: K,
-): readonly T[] {
-  const found = new Set<string | null>(spots.map((spot) => spot[kind]));
-  return all.filter((each) => found.has(each) || each === chosen);
 }

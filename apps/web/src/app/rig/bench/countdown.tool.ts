@@ -4,7 +4,8 @@ import { categoryOf } from '@inky-shoal/core/lures';
 import { SINKING_FORMS, type Countdown } from '@inky-shoal/core/mechanics';
 import { choices } from '../../ui/choices';
 import { FieldsComponent, type FieldChange, type FieldSpec, type Values } from '../../ui/fields.component';
-import { PathPictureComponent, type PathScene } from './path-picture.component';
+import type { PathScene } from './path-pen';
+import { PathPictureComponent } from './path-picture.component';
 import { reckoned } from './reckoned';
 import { given, lineFields, lineGiven, lineValues, middleOf, Tool, withChange } from './tool';
 

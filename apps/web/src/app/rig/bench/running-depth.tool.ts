@@ -1,37 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, linkedSignal } from '@angular/core';
-import { LINE_MATERIALS, nameOf, say } from '@inky-shoal/core';
+import { LINE_MATERIALS, say } from '@inky-shoal/core';
 import { categoryOf } from '@inky-shoal/core/lures';
 import { statedOf } from '@inky-shoal/core/tackle/match';
-import { SINKING_FORMS, type RunningDepth } from '@inky-shoal/core/mechanics';
+import type { RunningDepth } from '@inky-shoal/core/mechanics';
 import { capital } from '../../sheet/words';
 import { choices } from '../../ui/choices';
 import { FieldsComponent, type FieldChange, type FieldSpec, type Values } from '../../ui/fields.component';
 import { TableComponent } from '../../ui/table.component';
-import { PathPictureComponent, type PathScene } from './path-picture.component';
+import type { PathScene } from './path-pen';
+import { PathPictureComponent } from './path-picture.component';
 import { reckoned } from './reckoned';
+import { CAST, DIVING, HOW, lineWords, runningWords, SINKING } from './running-depth-words';
 import { given, lineFields, lineGiven, lineValues, middleOf, Tool, withChange } from './tool';
-
-const HOW = [{ id: 'diving', name: 'a lip' }, ...SINKING_FORMS.map((id) => ({ id, name: `sinking: ${nameOf(id)}` }))];
-const DIVING: readonly FieldSpec[] = [
-  { kind: 'figure', key: 'statedDepthM', label: 'Stated to dive', measure: 'depth' },
-  { kind: 'one', key: 'lineMaterial', label: 'Stated for', choices: choices(LINE_MATERIALS) },
-  { kind: 'figure', key: 'statedTestLb', label: 'Of test', measure: 'test' },
-  { kind: 'figure', key: 'statedCastM', label: 'On a cast of', measure: 'depth' },
-];
-const SINKING: readonly FieldSpec[] = [
-  { kind: 'figure', key: 'massG', label: 'Weight', measure: 'weight' },
-  { kind: 'figure', key: 'startDepthM', label: 'Let down to', measure: 'depth' },
-];
-const CAST: readonly FieldSpec[] = [
-  { kind: 'figure', key: 'castM', label: 'Cast', measure: 'depth' },
-  { kind: 'figure', key: 'speedMps', label: 'Speed', measure: 'speed' },
-  { kind: 'figure', key: 'rodTipM', label: 'Rod tip up', measure: 'depth' },
-  { kind: 'figure', key: 'zoneFromM', label: 'Fish from', measure: 'depth' },
-  { kind: 'figure', key: 'zoneToM', label: 'Fish to', measure: 'depth' },
-  { kind: 'figure', key: 'bottomNearM', label: 'Bottom at the rod', measure: 'depth' },
-  { kind: 'figure', key: 'bottomFarM', label: 'Bottom at the far end', measure: 'depth' },
-  { kind: 'figure', key: 'wantedDepthM', label: 'Must reach', measure: 'depth' },
-];
 
 /** How deep a lure runs on a cast, with what line it would get to a depth, and what it does at a speed. */
 @Component({
@@ -149,33 +129,18 @@ export class RunningDepthTool extends Tool {
     );
   });
   protected readonly words = computed(() => {
-    const answer = this.told().answer;
-    if (!answer) return '';
-    const { maxDepthM, shareInZone, onBottomM, reaches } = answer;
-    const touches = onBottomM[0] ? `, on the bottom from ${this.depth(onBottomM[0][0])} off` : '';
-    const among = shareInZone === null ? '' : ` ${Math.round(100 * shareInZone)} % of the cast is among the fish.`;
-    const wanted =
-      reaches === false ? ` It will not reach ${this.depth(this.values()['wantedDepthM'] as number)}.` : '';
-    return `It runs to ${this.depth(maxDepthM)}${touches}.${wanted}${among}`;
+    const { answer } = this.told();
+    return answer ? runningWords(answer, this.values()['wantedDepthM'] as number, this.units()) : '';
   });
   protected readonly lines = computed(() => {
-    const { answer } = this.told();
-    const wanted = this.depth((this.values()['wantedDepthM'] as number | undefined) ?? 0);
-    const good = answer?.lines.filter(({ testLb }) => testLb !== null) ?? [];
-    if (!good.length) return `No line gets this lure to ${wanted}: take one that dives deeper.`;
-    const named = good.map(({ material, testLb }) => `${say('test', testLb ?? 0, this.units())} ${material}`);
-    return `To ${wanted} it goes on ${named.join(', ')}, or lighter.`;
+    const wantedM = this.values()['wantedDepthM'] as number | undefined;
+    return lineWords(this.told().answer?.lines ?? [], wantedM ?? 0, this.units());
   });
 
   protected change(change: FieldChange): void {
     this.values.set(withChange(this.values(), change));
   }
 
-  protected depth(si: number): string {
-    return say('depth', si, this.units());
-  }
-
-  protected speed(si: number): string {
-    return capital(say('speed', si, this.units()));
-  }
+  protected readonly depth = (si: number): string => say('depth', si, this.units());
+  protected readonly speed = (si: number): string => capital(say('speed', si, this.units()));
 }

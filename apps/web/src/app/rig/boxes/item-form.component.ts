@@ -10,21 +10,11 @@ import {
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { CATEGORIES, nameOf, parse, type CategoryId } from '@inky-shoal/core';
-import type { HookSize } from '@inky-shoal/core/mechanics';
-import {
-  likenessKey,
-  lurePreset,
-  presetOf,
-  TACKLE_KINDS,
-  TackleDraft,
-  type TackleItem,
-  type TackleKind,
-} from '@inky-shoal/core/tackle';
+import { likenessKey, TACKLE_KINDS, TackleDraft, type TackleItem, type TackleKind } from '@inky-shoal/core/tackle';
 import { v7 as uuid } from 'uuid';
 import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { capital } from '../../sheet/words';
-import { NoticeService } from '../../base/notice.service';
 import { SettingsService } from '../../base/settings.service';
 import { TackleService } from '../tackle.service';
 import { FieldsComponent, type FieldChange, type Values } from '../../ui/fields.component';
@@ -33,25 +23,21 @@ import { SelectComponent } from '../../ui/select.component';
 import { OpenFileComponent } from '../../ui/open-file.component';
 import { FieldComponent } from '../../ui/field.component';
 import { itemFields, TREBLE_SIZES } from './item-fields';
-import { PhotoProblem, smallPhoto } from './photo';
-
-/** A treble as the form has it. */
-interface Treble {
-  readonly size: HookSize;
-  readonly at: number;
-}
+import { ItemKeeping } from './item-keeping';
+import { problemsByField, treblesIn, valuesOfCategory, valuesOfKind, withOneMore, withTrebleSize } from './item-values';
 
 /** One piece of tackle, new or owned: quick to enter, since its usual attributes stand there to be changed. */
 @Component({
   selector: 'inky-item-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ButtonDirective, FieldComponent, FieldsComponent, InputText, OpenFileComponent, SelectComponent],
+  providers: [ItemKeeping],
   templateUrl: './item-form.component.html',
   styleUrl: './item-form.component.css',
 })
 export class ItemFormComponent {
   private readonly tackle = inject(TackleService);
-  private readonly notices = inject(NoticeService);
+  private readonly keeping = inject(ItemKeeping);
   protected readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
 
   /** The piece to change; null for a new one. */
@@ -60,15 +46,15 @@ export class ItemFormComponent {
   /** Kept, or given up. */
   readonly done = output();
 
-  protected readonly values = linkedSignal<Values>(() => this.item() ?? lurePreset('suspending-jerkbait'));
+  protected readonly values = linkedSignal<Values>(() => this.item() ?? valuesOfKind('lure'));
   protected readonly problems = signal<Readonly<Record<string, string>>>({});
-  protected readonly problem = signal<string | null>(null);
-  protected readonly busy = signal(false);
+  protected readonly problem = this.keeping.problem;
+  protected readonly busy = this.keeping.busy;
   /** An owned piece that is the same, told before it is entered again. */
   protected readonly same = signal<TackleItem | null>(null);
   protected readonly kind = computed(() => this.values()['kind'] as TackleKind);
   protected readonly specs = computed(() => itemFields(this.values(), this.owned()));
-  protected readonly trebles = computed(() => (this.values()['hooks'] as Treble[] | undefined) ?? []);
+  protected readonly trebles = computed(() => treblesIn(this.values()));
   protected readonly photo = computed(() => {
     const id = this.values()['photoId'];
     return typeof id === 'string' ? this.tackle.photoAddress(id) : null;
@@ -84,16 +70,13 @@ export class ItemFormComponent {
   }
 
   protected setKind(kind: string): void {
-    const { box, slot } = this.values();
-    const preset = kind === 'lure' ? lurePreset('suspending-jerkbait') : presetOf(kind as Exclude<TackleKind, 'lure'>);
-    this.values.set({ ...preset, ...(box !== undefined && { box }), ...(slot !== undefined && { slot }) });
+    this.values.set(valuesOfKind(kind as TackleKind, this.values()));
     this.problems.set({});
   }
 
   /** Another category brings its own usual attributes; the place in the box stays. */
   protected setCategory(category: string): void {
-    const { box, slot, count } = this.values();
-    this.values.set({ ...lurePreset(category as CategoryId), count, box, slot });
+    this.values.set(valuesOfCategory(category as CategoryId, this.values()));
     this.problems.set({});
   }
 
@@ -105,17 +88,11 @@ export class ItemFormComponent {
   }
 
   protected setTreble(at: number, size: string): void {
-    this.change({
-      key: 'hooks',
-      value: this.trebles().map((treble, index) => (index === at ? { ...treble, size } : treble)),
-    });
+    this.change({ key: 'hooks', value: withTrebleSize(this.trebles(), at, size) });
   }
 
   protected addTreble(): void {
-    const trebles = this.trebles();
-    const size = trebles.at(-1)?.size ?? '6';
-    const places = [[0.5], [0.35, 0.9], [0.25, 0.55, 0.9]][trebles.length] ?? [];
-    this.change({ key: 'hooks', value: places.map((at, index) => ({ size: trebles[index]?.size ?? size, at })) });
+    this.change({ key: 'hooks', value: withOneMore(this.trebles()) });
   }
 
   protected dropTreble(): void {
@@ -123,24 +100,7 @@ export class ItemFormComponent {
   }
 
   protected takePhoto(file: File): void {
-    this.problem.set(null);
-    this.busy.set(true);
-    smallPhoto(file)
-      .then((photo) =>
-        this.tackle.keepPhoto(photo).subscribe({
-          next: (photoId) => this.change({ key: 'photoId', value: photoId }),
-          error: (error: Error) => this.fail(`The photo is not kept. ${error.message}`),
-          complete: () => this.busy.set(false),
-        }),
-      )
-      .catch((error: unknown) =>
-        this.fail(error instanceof PhotoProblem ? error.message : 'The photo could not be opened.'),
-      );
-  }
-
-  private fail(message: string): void {
-    this.busy.set(false);
-    this.problem.set(message);
+    this.keeping.takePhoto(file, (photoId) => this.change({ key: 'photoId', value: photoId }));
   }
 
   /** @param again kept although the same is owned already */
@@ -148,11 +108,7 @@ export class ItemFormComponent {
     const { id: _, ...draft } = this.values();
     const checked = parse(TackleDraft, draft);
     if (!checked.ok) {
-      this.problems.set(
-        Object.fromEntries(
-          checked.problems.map(({ path, message }) => [path.split(/[.[]/)[0], `${capital(message)}.`]),
-        ),
-      );
+      this.problems.set(problemsByField(checked.problems));
       const shown = new Set(this.specs().map(({ key }) => key));
       const other = checked.problems.find(({ path }) => !shown.has(path.split(/[.[]/)[0] ?? ''));
       this.problem.set(other ? `${other.path}: ${other.message}.` : 'Not kept yet: see what is marked.');
@@ -165,26 +121,13 @@ export class ItemFormComponent {
       this.same.set(same);
       return;
     }
-    this.save(item, before);
+    this.keeping.keep(item, before, () => this.done.emit());
   }
 
   /** One more of a piece that is owned already. */
   protected count(same: TackleItem): void {
-    this.save({ ...same, count: same.count + Number(this.values()['count'] ?? 1) }, same);
-  }
-
-  private save(item: TackleItem, before: TackleItem | null): void {
-    this.tackle.put(item, before ? this.tackle.versionOf(before.id) : undefined).subscribe({
-      next: (state) => {
-        const undo = before ? this.tackle.put(before) : this.tackle.remove([item.id]);
-        this.notices.say(
-          state === 'sent' ? `${item.name} is kept.` : `${item.name} is kept here until the server is back.`,
-          () => undo.subscribe(),
-        );
-        this.done.emit();
-      },
-      error: (error: Error) => this.fail(`Not kept. ${error.message}`),
-    });
+    const more = { ...same, count: same.count + Number(this.values()['count'] ?? 1) };
+    this.keeping.keep(more, same, () => this.done.emit());
   }
 
   protected where(item: TackleItem): string {

@@ -9,14 +9,12 @@ import {
   signal,
 } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
-import { TACKLE_ROLES, type TackleImport, type TackleItem } from '@inky-shoal/core/tackle';
+import type { TackleImport, TackleItem } from '@inky-shoal/core/tackle';
 import { catchError, of, Subject, switchMap } from 'rxjs';
 import { ButtonDirective } from 'primeng/button';
 import { Textarea } from 'primeng/textarea';
-import { NoticeService } from '../../base/notice.service';
 import { RigEngineService, type TackleRead } from '../rig-engine.service';
 import { SettingsService } from '../../base/settings.service';
-import { TackleService } from '../tackle.service';
 import { sayItem } from '../rig-words';
 import { ColumnsComponent } from '../../ui/columns.component';
 import { CheckComponent } from '../../ui/check.component';
@@ -25,14 +23,12 @@ import { ProgressComponent } from '../../ui/progress.component';
 import { TableComponent } from '../../ui/table.component';
 import { FieldComponent } from '../../ui/field.component';
 import { FoldComponent } from '../../ui/fold.component';
+import { IGNORED, ROLE_CHOICES } from './tackle-roles';
+import { TackleTaking } from './tackle-taking';
 
 /** Larger files are refused before they are read. */
 const MAX_FILE_BYTES = 8_000_000;
 const SHOWN = 8;
-const IGNORED = 'ignore';
-const UNIT = /_(mm|g|m|lb|in|oz|ft|kg|yd)$/;
-/** A column of tackle in words, with its unit: `stated_depth_ft` is "stated depth, ft". */
-const sayRole = (role: string): string => role.replace(UNIT, ', $1').replaceAll('_', ' ');
 const NOT_READ = 'The file could not be read, and the fault is ours. Try it again.';
 
 /** Tackle from a CSV file: what it holds is told before anything is taken in. */
@@ -50,13 +46,13 @@ const NOT_READ = 'The file could not be read, and the fault is ours. Try it agai
     TableComponent,
     Textarea,
   ],
+  providers: [TackleTaking],
   templateUrl: './tackle-import.component.html',
   styleUrl: './tackle-import.component.css',
 })
 export class TackleImportComponent {
   private readonly engine = inject(RigEngineService);
-  private readonly tackle = inject(TackleService);
-  private readonly notices = inject(NoticeService);
+  protected readonly taking = inject(TackleTaking);
   private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
 
   readonly owned = input.required<readonly TackleItem[]>();
@@ -64,12 +60,11 @@ export class TackleImportComponent {
 
   private readonly text = signal('');
   private readonly reads = new Subject<readonly (string | null)[] | undefined>();
-  private readonly stopping = new Subject<void>();
   protected readonly found = signal<TackleImport | null>(null);
   protected readonly problem = signal<string | null>(null);
+  private readonly readShare = signal<number | null>(null);
   /** How far reading or taking in has come, 0 to 1; null while neither is under way. */
-  protected readonly share = signal<number | null>(null);
-  protected readonly taking = signal(false);
+  protected readonly share = computed(() => this.taking.share() ?? this.readShare());
   /** Lines that cannot be read, and columns that are not known, may be left out. */
   protected readonly agreed = signal(false);
   protected readonly withTwice = signal(false);
@@ -81,9 +76,8 @@ export class TackleImportComponent {
   protected readonly toTake = computed(() => {
     const found = this.found();
     if (!found) return [];
-    const twice = this.withTwice()
-      ? found.twice.filter(({ item }) => !this.isOwned(item.id)).map(({ item }) => item)
-      : [];
+    const owned = new Set(this.owned().map(({ id }) => id));
+    const twice = this.withTwice() ? found.twice.flatMap(({ item }) => (owned.has(item.id) ? [] : [item])) : [];
     return [...found.items, ...found.changed, ...twice];
   });
   /** Columns are looked at where some are not known, or where nothing can be read. */
@@ -95,10 +89,7 @@ export class TackleImportComponent {
     () => this.found()?.columns.map(({ title, role }) => ({ title, role: role ?? IGNORED })) ?? [],
   );
   protected readonly sample = computed(() => this.found()?.sample.map((cells) => ({ cells })) ?? []);
-  protected readonly roles = [
-    { id: IGNORED, name: 'nothing of use' },
-    ...TACKLE_ROLES.map((id) => ({ id, name: sayRole(id) })),
-  ];
+  protected readonly roles = ROLE_CHOICES;
   protected readonly bad = computed(() => this.found()?.problems.slice(0, SHOWN) ?? []);
   protected readonly preview = computed(() => this.toTake().slice(0, SHOWN));
   protected readonly canTake = computed(() => this.toTake().length > 0 && (!this.amiss() || this.agreed()));
@@ -115,18 +106,14 @@ export class TackleImportComponent {
       )
       .subscribe((told) => {
         if ('share' in told) {
-          this.share.set(told.share);
+          this.readShare.set(told.share);
           return;
         }
-        this.share.set(null);
+        this.readShare.set(null);
         this.agreed.set(false);
         this.found.set(typeof told.read === 'string' ? null : told.read);
         this.problem.set(typeof told.read === 'string' ? told.read : null);
       });
-  }
-
-  private isOwned(id: string): boolean {
-    return this.owned().some((item) => item.id === id);
   }
 
   protected read(text: string): void {
@@ -155,35 +142,7 @@ export class TackleImportComponent {
     return sayItem(item, this.units());
   }
 
-  protected stop(): void {
-    this.stopping.next();
-  }
-
   protected take(): void {
-    const items = this.toTake();
-    const before = new Map(this.owned().map((item) => [item.id, item]));
-    let taken = 0;
-    this.taking.set(true);
-    this.share.set(0);
-    const finish = (why: string) => {
-      this.taking.set(false);
-      this.share.set(null);
-      const done = items.slice(0, taken);
-      const replaced = done.flatMap(({ id }) => before.get(id) ?? []);
-      const fresh = done.filter(({ id }) => !before.has(id)).map(({ id }) => id);
-      this.notices.say(why, () => {
-        if (fresh.length) this.tackle.takeOut(fresh).subscribe();
-        if (replaced.length) this.tackle.putAll(replaced).subscribe();
-      });
-      this.done.emit();
-    };
-    this.tackle.addAll(items, this.stopping).subscribe({
-      next: (total) => {
-        taken = total;
-        this.share.set(total / items.length);
-      },
-      complete: () => finish(taken < items.length ? `Stopped: ${taken} of ${items.length} are in.` : `${taken} added.`),
-      error: (error: Error) => finish(`${taken} of ${items.length} are in. ${error.message}`),
-    });
+    this.taking.take(this.toTake(), this.owned(), () => this.done.emit());
   }
 }
