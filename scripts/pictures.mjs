@@ -1,5 +1,5 @@
 import { mkdirSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { launchBrowser } from './lib/browser.mjs';
 import { startServer } from './lib/server.mjs';
 import { ensureInstalled, ensurePageBuilt, ROOT, say } from './lib/workspace.mjs';
@@ -105,7 +105,9 @@ const PICTURES = [
 ensureInstalled();
 ensurePageBuilt();
 const [folder = 'docs/screenshots', only] = process.argv.slice(2);
-mkdirSync(join(ROOT, folder), { recursive: true });
+// A folder of one's own may lie anywhere.
+const target = resolve(ROOT, folder);
+mkdirSync(target, { recursive: true });
 const server = await startServer();
 const browser = await launchBrowser();
 try {
@@ -132,7 +134,7 @@ try {
     await act?.(page);
     await page.evaluate(() => document.fonts.ready);
     await page.waitForTimeout(300);
-    await page.screenshot({ path: join(ROOT, folder, `${name}.png`) });
+    await page.screenshot({ path: join(target, `${name}.png`) });
     say(`${folder}/${name}.png`);
     await context.close();
     await own?.stop();
