@@ -42,11 +42,12 @@ export class Stage {
   private constructor(
     readonly browser: Browser,
     public server: Server,
+    private readonly pastTrips: boolean,
   ) {}
 
   /** @param pastTrips whether the demo's book has its trips of the past: each page fetches them and learns from them, which takes seconds */
   static async set({ pastTrips = false } = {}): Promise<Stage> {
-    return new Stage(await launchBrowser(), await startServer({ demoTrips: pastTrips }));
+    return new Stage(await launchBrowser(), await startServer({ demoTrips: pastTrips }), pastTrips);
   }
 
   /** A page that finds nothing kept: no other page of its test shares its storage, and none before it has left anything. */
@@ -96,7 +97,7 @@ export class Stage {
     try {
       await between?.();
     } finally {
-      this.server = await startServer({ dataDir, port: Number(new URL(address).port) });
+      this.server = await startServer({ dataDir, port: Number(new URL(address).port), demoTrips: this.pastTrips });
     }
   }
 

@@ -220,3 +220,17 @@ describe('a trip that is erased', () => {
     expect((await allOf(server.address)).filter(({ tripId }) => tripId === TRIP).length).toBeGreaterThan(1);
   });
 });
+
+it('the demo gets its past trips once they are wanted, also where it was begun without them', async () => {
+  const begun = await testServer();
+  try {
+    const { dataDir } = begun;
+    expect(await allOf(begun.address, '/api/books/demo/trip-events')).toEqual([]);
+    await begun.stop();
+    const again = await testServer({ dataDir, demoTrips: true });
+    expect((await allOf(again.address, '/api/books/demo/trip-events')).length).toBeGreaterThan(1000);
+    await again.stop();
+  } finally {
+    await rm(begun.dataDir, { recursive: true, force: true });
+  }
+});

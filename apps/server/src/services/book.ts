@@ -161,7 +161,8 @@ export class BookService {
 
   /** Fills the demo book where its data is missing or older than what ships. What the user added to it stays. */
   async seedDemo(withTrips: boolean): Promise<void> {
-    const version = String(DEMO_VERSION);
+    // Trips that were left out come in once they are wanted.
+    const version = withTrips ? String(DEMO_VERSION) : `${DEMO_VERSION} without trips`;
     if ((await this.facts.get('demo-version')) === version) return;
     await this.waters.removeAll(DEMO.formerWaters);
     for (const { id, createdAt, updatedAt: _, ...draft } of DEMO.waters) await this.waters.put(id, draft, createdAt);
