@@ -5,6 +5,7 @@ import {
   type WeatherMeasure,
   type WeatherRole,
 } from '@inky-shoal/core/formats';
+import { unitChoices } from '../ui/unit-choices';
 
 /** What a column of weather tells. */
 export const WEATHER_ROLE_NAMES: Readonly<Record<WeatherRole, string>> = {
@@ -32,12 +33,10 @@ const MEASURE_NAMES: Readonly<Record<WeatherMeasure, string>> = {
 };
 
 /** The units of what stands in a table of weather, each with those that it may be told in. */
-export function weatherUnitChoices(mapping: WeatherMapping | undefined) {
-  const measures = new Set(mapping?.roles.flatMap((role) => MEASURE_OF[role] ?? []));
-  return [...measures].map((measure) => ({
-    measure,
-    name: MEASURE_NAMES[measure],
-    unit: mapping?.units[measure] ?? '',
-    choices: Object.keys(WEATHER_UNITS[measure]).map((id) => ({ id, name: id })),
-  }));
-}
+export const weatherUnitChoices = (mapping: WeatherMapping | undefined) =>
+  unitChoices(
+    [...new Set(mapping?.roles.flatMap((role) => MEASURE_OF[role] ?? []))],
+    MEASURE_NAMES,
+    (measure) => Object.keys(WEATHER_UNITS[measure]),
+    mapping?.units,
+  );

@@ -1,4 +1,5 @@
 import {
+  capital,
   parse,
   WaterDraft,
   type Discipline,
@@ -53,7 +54,7 @@ export function readWater(
   const draft = parse(WaterDraft, input);
   const unnamed = draft.ok ? undefined : draft.problems.find(({ path }) => path === 'name')?.message;
   const problems = {
-    name: unnamed ? `${unnamed.charAt(0).toUpperCase()}${unnamed.slice(1)}.` : takenName(input.name, others),
+    name: unnamed ? `${capital(unnamed)}.` : takenName(input.name, others),
     where: where.ok ? null : where.problem,
     timeZone: isTimeZone(typed.place.timeZone)
       ? null

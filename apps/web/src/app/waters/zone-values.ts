@@ -1,4 +1,4 @@
-import type { Problem, UnitSystem, Zone } from '@inky-shoal/core';
+import { capital, type Problem, type UnitSystem, type Zone } from '@inky-shoal/core';
 import { v7 as uuid } from 'uuid';
 import { plainFigure, readQuantity } from '../ui/numbers';
 
@@ -53,6 +53,6 @@ export function markNames(found: readonly Problem[], problems: readonly ZoneProb
   for (const { path, message } of found) {
     const [, at, field] = /^zones\[(\d+)\]\.(\w+)/.exec(path) ?? [];
     const own = problems[Number(at)];
-    if (own && field === 'name') own['name'] = `${message.charAt(0).toUpperCase()}${message.slice(1)}.`;
+    if (own && field === 'name') own['name'] = `${capital(message)}.`;
   }
 }

@@ -12,6 +12,7 @@ import {
 import { choices } from '../../ui/choices';
 import { DATE_ORDER_NAMES } from '../../ui/date-orders';
 import { sayShortDate } from '../../ui/dates';
+import { unitChoices } from '../../ui/unit-choices';
 
 const ROLE_NAMES: Readonly<Record<TripRole, string>> = {
   date: 'day (and time)',
@@ -67,14 +68,14 @@ export function tripsAndFish(trips: readonly Pick<PastTrip, 'fish'>[]): string {
 
 /** The units of what stands in a table, each with those that it may be told in. */
 export const unitChoicesOf = (mapping: TripMapping | undefined) =>
-  (Object.keys(TRIP_UNITS) as TripMeasure[])
-    .filter((measure) => mapping?.roles.some((role) => MEASURED[role] === measure))
-    .map((measure) => ({
-      measure,
-      name: MEASURE_NAMES[measure],
-      unit: mapping?.units[measure] ?? '',
-      choices: TRIP_UNITS[measure].map((id) => ({ id, name: id })),
-    }));
+  unitChoices(
+    (Object.keys(TRIP_UNITS) as TripMeasure[]).filter((measure) =>
+      mapping?.roles.some((role) => MEASURED[role] === measure),
+    ),
+    MEASURE_NAMES,
+    (measure): readonly string[] => TRIP_UNITS[measure],
+    mapping?.units,
+  );
 
 /** Words for lures of which it is asked what they mean. @param meant what was said of them before */
 export const askedLures = (
