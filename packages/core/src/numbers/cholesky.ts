@@ -27,44 +27,48 @@ export function dot(a: Float64Array, aFrom: number, b: Float64Array, bFrom: numb
  */
 export function cholesky(values: Float64Array, size: number): LowerTriangle {
   let row = 0;
-  for (; row + 1 < size; row += 2) {
-    for (let col = 0; col < row; col += 2) square(values, size, row, col);
-    ends(values, size, row, row);
-    ends(values, size, row + 1, row);
+  for (; row + 3 < size; row += 4) {
+    for (let col = 0; col < row; col += 2) block(values, size, row, col);
+    for (let each = row; each < row + 4; each++) ends(values, size, each, row);
   }
-  if (row < size) ends(values, size, row, 0);
+  for (; row < size; row++) ends(values, size, row, 0);
   return { size, values };
 }
 
-/** A square of four figures left of the diagonal: each that is read serves two of them, which halves the time. */
-function square(values: Float64Array, size: number, row: number, col: number): void {
-  const r0 = row * size;
-  const r1 = r0 + size;
+/** A block of four rows and two columns left of the diagonal: what is read serves several of its figures, which is where the time goes. */
+function block(values: Float64Array, size: number, row: number, col: number): void {
+  const [r0, r1, r2, r3] = [row * size, (row + 1) * size, (row + 2) * size, (row + 3) * size];
   const c0 = col * size;
   const c1 = c0 + size;
-  let a = 0;
-  let b = 0;
-  let c = 0;
-  let d = 0;
+  let [a0, a1, a2, a3, b0, b1, b2, b3] = [0, 0, 0, 0, 0, 0, 0, 0];
   for (let at = 0; at < col; at++) {
-    const x = values[r0 + at] as number;
-    const y = values[r1 + at] as number;
     const u = values[c0 + at] as number;
     const v = values[c1 + at] as number;
-    a += x * u;
-    b += x * v;
-    c += y * u;
-    d += y * v;
+    const w = values[r0 + at] as number;
+    const x = values[r1 + at] as number;
+    const y = values[r2 + at] as number;
+    const z = values[r3 + at] as number;
+    a0 += w * u;
+    b0 += w * v;
+    a1 += x * u;
+    b1 += x * v;
+    a2 += y * u;
+    b2 += y * v;
+    a3 += z * u;
+    b3 += z * v;
   }
   const first = values[c0 + col] as number;
   const corner = values[c1 + col] as number;
   const second = values[c1 + col + 1] as number;
-  const left = ((values[r0 + col] as number) - a) / first;
-  const low = ((values[r1 + col] as number) - c) / first;
-  values[r0 + col] = left;
-  values[r1 + col] = low;
-  values[r0 + col + 1] = ((values[r0 + col + 1] as number) - b - left * corner) / second;
-  values[r1 + col + 1] = ((values[r1 + col + 1] as number) - d - low * corner) / second;
+  const finish = (at: number, a: number, b: number): void => {
+    const left = ((values[at] as number) - a) / first;
+    values[at] = left;
+    values[at + 1] = ((values[at + 1] as number) - b - left * corner) / second;
+  };
+  finish(r0 + col, a0, b0);
+  finish(r1 + col, a1, b1);
+  finish(r2 + col, a2, b2);
+  finish(r3 + col, a3, b3);
 }
 
 /** What is left of a row, from a column to the diagonal. */
