@@ -1,8 +1,10 @@
+import { dot } from '../../numbers/cholesky.js';
 import type { Candidate } from '../evidence/fished.js';
 import { rateAt, type Prospect } from '../evidence/posterior.js';
 import type { Belief } from './belief.js';
-import { chanceOf, EMPTY_RATE, type Fished, type Rates } from './belief.js';
+import { chanceOf, EMPTY_RATE, type Counts } from './belief.js';
 import type { LikeThings } from './like-things.js';
+import type { Fished, Rates } from './ways.js';
 
 /** Something that could be fished: as far as fish answer it, and as like things are told. */
 export interface Fishable {
@@ -62,12 +64,14 @@ const WORTH_HOPING = 1.5;
 const EVEN = 0.5;
 const MUCH_MORE = 1.5;
 
-/** Rates of an option in every way and state, some minutes from now. */
-interface Outlook<T extends Fishable> extends Rates {
+/** What is to be hoped for of an option, some minutes from now. */
+interface Outlook<T extends Fishable> {
   readonly option: T;
+  readonly costMin: number;
   /** In every way: that its place holds fish. */
   readonly held: Float64Array;
-  readonly costMin: number;
+  /** Its rates in every way and state. */
+  readonly rates: () => Rates;
   /** Bites an hour by the states alone, by like things alone, and by both as far as each is believed. */
   readonly byStates: number;
   readonly byLike: Prospect;
@@ -77,22 +81,28 @@ interface Outlook<T extends Fishable> extends Rates {
 /** Ways that are looked ahead in, drawn from all by their weights: so many alike tell as much, in a third of the time. */
 const DRAWN = 256;
 
-/** An option in the drawn ways: its rates, and that its place holds fish. */
+/** An option in the drawn ways: that its place holds fish, and its rates over those of an empty place, if it does and as it may. */
 interface Drawn<T extends Fishable> extends Rates {
   readonly look: Outlook<T>;
   readonly held: Float64Array;
+  readonly mayFeeding: Float64Array;
+  readonly mayResting: Float64Array;
 }
 
-/** What is believed in the drawn ways after a trial that went one way. */
+/** What is believed in the drawn ways after a trial that went one way: the chance of each with fish that feed or rest, and with fish at its place. */
 interface Outcome {
-  readonly weight: Float64Array;
-  readonly fed: Float64Array;
-  readonly held: Float64Array;
+  chance: number;
+  readonly feeding: Float64Array;
+  readonly resting: Float64Array;
+  readonly hereFeeding: Float64Array;
+  readonly hereResting: Float64Array;
 }
 const outcome = (): Outcome => ({
-  weight: new Float64Array(DRAWN),
-  fed: new Float64Array(DRAWN),
-  held: new Float64Array(DRAWN),
+  chance: 0,
+  feeding: new Float64Array(DRAWN),
+  resting: new Float64Array(DRAWN),
+  hereFeeding: new Float64Array(DRAWN),
+  hereResting: new Float64Array(DRAWN),
 });
 
 /** Ways drawn by their weights, evenly (systematic resampling, Kitagawa 1996). */
@@ -120,6 +130,7 @@ class Deciding<T extends Fishable> {
   private readonly ways: Int32Array;
   /** How far the states are believed, and how far like things. */
   private readonly share: number;
+  private readonly placeCounts = new Map<string, Counts>();
 
   constructor(private readonly question: Question<T>) {
     this.belief = question.belief;
@@ -136,28 +147,36 @@ class Deciding<T extends Fishable> {
 
   outlook(option: T): Outlook<T> {
     const { belief } = this;
+    const { place } = option.fished;
     const costMin = this.question.costMin(this.question.now, option);
-    const rates = belief.rates(option.fished, costMin);
-    const { feeding, resting } = rates;
-    const holds = belief.holdsAt(option.fished.place);
-    const byStates = belief.mean((way) => {
-      const fed = this.fed(way);
-      const held = holds[way] as number;
-      return held * (fed * (feeding[way] as number) + (1 - fed) * (resting[way] as number)) + (1 - held) * EMPTY_RATE;
-    });
+    const byStates = belief.meanRate(option.fished, this.counts(place, costMin));
     const byLike = this.question.like.prospect(option.candidate);
     const mean = this.share * byStates + (1 - this.share) * likely(byLike);
-    return { option, held: holds, costMin, feeding, resting, byStates, byLike, mean };
+    let known: Rates | null = null;
+    const rates = () => (known ??= belief.rates(option.fished, costMin));
+    return { option, costMin, held: belief.holdsAt(place), rates, byStates, byLike, mean };
+  }
+
+  /** How much each way counts at a place, worked out once for all that could be fished there. */
+  private counts(place: number, inMin: number): Counts {
+    const key = `${place} ${inMin}`;
+    const known = this.placeCounts.get(key) ?? this.belief.counts(place, inMin);
+    this.placeCounts.set(key, known);
+    return known;
   }
 
   private drawn(look: Outlook<T>): Drawn<T> {
     const { ways } = this;
-    const of = (all: Float64Array) => {
-      const drawn = new Float64Array(DRAWN);
-      for (let at = 0; at < DRAWN; at++) drawn[at] = all[ways[at] as number] as number;
-      return drawn;
-    };
-    return { look, held: of(look.held), feeding: of(look.feeding), resting: of(look.resting) };
+    const rates = look.rates();
+    const [held, feeding, resting] = [new Float64Array(DRAWN), new Float64Array(DRAWN), new Float64Array(DRAWN)];
+    for (let at = 0; at < DRAWN; at++) {
+      const way = ways[at] as number;
+      held[at] = look.held[way] as number;
+      feeding[at] = (rates.feeding[way] as number) - EMPTY_RATE;
+      resting[at] = (rates.resting[way] as number) - EMPTY_RATE;
+    }
+    const may = (over: Float64Array) => over.map((rate, at) => rate * (held[at] as number));
+    return { look, held, feeding, resting, mayFeeding: may(feeding), mayResting: may(resting) };
   }
 
   /**
@@ -175,19 +194,15 @@ class Deciding<T extends Fishable> {
     if (restMin <= 0) return trial;
     const [none, some] = this.outcomes(of, hours);
     /** Bites of the best that can be done after an outcome, over the hours that are left for it, times its chance. */
-    const bestAfter = ({ weight, fed, held }: Outcome): number => {
+    const bestAfter = (after: Outcome): number => {
       let best = 0;
       for (const next of all) {
         const nextCost = next === of ? 0 : costMin(option, next.look.option);
-        const holds = next.look.option.fished.place === option.fished.place ? held : next.held;
-        const { feeding, resting } = next;
-        let sum = 0;
-        for (let at = 0; at < DRAWN; at++) {
-          const f = fed[at] as number;
-          const there = f * (feeding[at] as number) + (1 - f) * (resting[at] as number);
-          sum += (weight[at] as number) * (EMPTY_RATE + (holds[at] as number) * (there - EMPTY_RATE));
-        }
-        best = Math.max(best, (sum * Math.max(0, restMin - nextCost)) / 60);
+        const isHere = next.look.option.fished.place === option.fished.place;
+        const over = isHere
+          ? dot(after.hereFeeding, 0, next.feeding, 0, DRAWN) + dot(after.hereResting, 0, next.resting, 0, DRAWN)
+          : dot(after.feeding, 0, next.mayFeeding, 0, DRAWN) + dot(after.resting, 0, next.mayResting, 0, DRAWN);
+        best = Math.max(best, ((EMPTY_RATE * after.chance + over) * Math.max(0, restMin - nextCost)) / 60);
       }
       return best;
     };
@@ -203,22 +218,27 @@ class Deciding<T extends Fishable> {
     return this.share * this.worthByStates(of, all) + (1 - this.share) * this.worthByLike(of);
   }
 
-  /** After nothing, and after something: the weight of each way, and in it that fish feed and that the place holds them. */
+  /** After nothing, and after something. */
   private outcomes(of: Drawn<T>, hours: number): readonly [none: Outcome, some: Outcome] {
     const [none, some] = [outcome(), outcome()];
     const empty = chanceOf(0, EMPTY_RATE * hours);
+    const put = (into: Outcome, at: number, chance: number, fed: number, held: number): void => {
+      into.chance += chance;
+      into.feeding[at] = chance * fed;
+      into.resting[at] = chance * (1 - fed);
+      into.hereFeeding[at] = chance * held * fed;
+      into.hereResting[at] = chance * held * (1 - fed);
+    };
     for (let at = 0; at < DRAWN; at++) {
       const [fed, held] = [this.fed(this.ways[at] as number), of.held[at] as number];
-      const feeding = chanceOf(0, (of.feeding[at] as number) * hours);
-      const resting = chanceOf(0, (of.resting[at] as number) * hours);
+      const feeding = chanceOf(0, ((of.feeding[at] as number) + EMPTY_RATE) * hours);
+      const resting = chanceOf(0, ((of.resting[at] as number) + EMPTY_RATE) * hours);
       const there = fed * feeding + (1 - fed) * resting;
       const total = held * there + (1 - held) * empty;
-      none.weight[at] = total / DRAWN;
-      some.weight[at] = (1 - total) / DRAWN;
-      none.held[at] = (held * there) / total;
-      none.fed[at] = (fed * (held * feeding + (1 - held) * empty)) / total;
-      some.held[at] = after(held, none.held[at] as number, total);
-      some.fed[at] = after(fed, none.fed[at] as number, total);
+      const noneHeld = (held * there) / total;
+      const noneFed = (fed * (held * feeding + (1 - held) * empty)) / total;
+      put(none, at, total / DRAWN, noneFed, noneHeld);
+      put(some, at, (1 - total) / DRAWN, after(fed, noneFed, total), after(held, noneHeld, total));
     }
     return [none, some];
   }
@@ -227,21 +247,15 @@ class Deciding<T extends Fishable> {
   private oddsOf(to: Outlook<T>, stay: Outlook<T>): number {
     const same = to.option.fished.place === stay.option.fished.place;
     const byLike = this.question.like.odds(to.option.candidate, stay.option.candidate);
+    const [ofTo, ofStay] = [to.rates(), stay.rates()];
     const byStates = this.belief.mean((way) => {
-      let odds = 0;
-      for (const [fed, isFeeding] of [
-        [this.fed(way), true],
-        [1 - this.fed(way), false],
-      ] as const) {
-        const [a, b] = [
-          (isFeeding ? to.feeding : to.resting)[way] as number,
-          (isFeeding ? stay.feeding : stay.resting)[way] as number,
-        ];
-        const [heldTo, heldStay] = [to.held[way] as number, stay.held[way] as number];
-        const better = a > b ? 1 : 0;
-        odds += fed * (same ? heldTo * better : heldTo * (heldStay * better + (1 - heldStay)));
-      }
-      return odds;
+      const fed = this.fed(way);
+      const [heldTo, heldStay] = [to.held[way] as number, stay.held[way] as number];
+      const odds = (better: boolean): number => (same ? (better ? heldTo : 0) : heldTo * (better ? 1 : 1 - heldStay));
+      return (
+        fed * odds((ofTo.feeding[way] as number) > (ofStay.feeding[way] as number)) +
+        (1 - fed) * odds((ofTo.resting[way] as number) > (ofStay.resting[way] as number))
+      );
     });
     return this.share * byStates + (1 - this.share) * byLike;
   }
@@ -251,9 +265,10 @@ class Deciding<T extends Fishable> {
     // Of each way three cases: they feed, they rest, and nothing is there; and ten of like things.
     const size = 3 * DRAWN + TENTHS_Z.length;
     const [rates, weights] = [new Float64Array(size), new Float64Array(size)];
+    const { feeding, resting } = of.rates();
     this.ways.forEach((way, at) => {
       const [fed, held] = [this.fed(way), of.held[way] as number];
-      rates.set([of.feeding[way] as number, of.resting[way] as number, 0], 3 * at);
+      rates.set([feeding[way] as number, resting[way] as number, 0], 3 * at);
       weights.set(
         [held * fed, held * (1 - fed), 1 - held].map((weight) => (this.share * weight) / DRAWN),
         3 * at,
@@ -296,8 +311,16 @@ class Deciding<T extends Fishable> {
       return onHope ? WORTH_HOPING : WORTH_CHANGING;
     };
     const { leaning = () => 1 } = this.question;
-    const worths = drawn.map((each) => (this.worth(each, drawn) * leaning(each.look.option)) / price(each.look));
-    const to = looked[worths.indexOf(Math.max(...worths))];
+    const worths = drawn.map((each) => this.worth(each, drawn) * leaning(each.look.option));
+    // What a change costs in hope is asked of those alone that could still be the best at the least price.
+    const byWorth = looked.map((look, at) => ({ look, worth: worths[at] as number })).sort((a, b) => b.worth - a.worth);
+    let best: (typeof byWorth)[number] | null = null;
+    for (const { look, worth } of byWorth) {
+      if (best && worth <= best.worth) break;
+      const own = worth / price(look);
+      if (!best || own > best.worth) best = { look, worth: own };
+    }
+    const to = best?.look;
     if (!to) return null;
     return {
       to: this.hope(to),

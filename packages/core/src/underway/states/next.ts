@@ -3,8 +3,9 @@ import { nameOf } from '../../contract/names.js';
 import { parse, type Parsed } from '../../contract/problems.js';
 import { minutesOf } from '../../day/windows.js';
 import { isCluster } from '../evidence/moves.js';
-import { Belief } from './belief.js';
+import type { Belief, Stretch } from './belief.js';
 import { decide, hopeOf, type Decision, type Hope, type Question } from './decision.js';
+import { beliefOf } from './kept-belief.js';
 import { likeThings } from './like-things.js';
 import { hoursOf, type NextOption, PlanPrior, SAME_DEPTH } from './options.js';
 import { SPEAKS_MIN, statesWords } from './words.js';
@@ -56,20 +57,18 @@ class StandingDay {
   constructor(private readonly input: NextInput) {
     this.prior = new PlanPrior(input);
     const since = (clock: string) => this.since(clock);
-    this.belief = new Belief(this.prior.priors, 0);
-    for (const note of input.notes) {
-      this.belief.observe({
-        ...this.prior.fished(note.place, note.category, note.depthM, note.pace, note.tone),
-        fromMin: since(note.from),
-        toMin: since(note.to),
-        hours: hoursOf(note),
-        bites: note.bites,
-        nearMisses:
-          note.follows === undefined && note.shortStrikes === undefined
-            ? null
-            : (note.follows ?? 0) + (note.shortStrikes ?? 0),
-      });
-    }
+    const stretches = input.notes.map((note): Stretch => ({
+      ...this.prior.fished(note.place, note.category, note.depthM, note.pace, note.tone),
+      fromMin: since(note.from),
+      toMin: since(note.to),
+      hours: hoursOf(note),
+      bites: note.bites,
+      nearMisses:
+        note.follows === undefined && note.shortStrikes === undefined
+          ? null
+          : (note.follows ?? 0) + (note.shortStrikes ?? 0),
+    }));
+    this.belief = beliefOf(this.prior.priors, 0, stretches);
     this.belief.advance(since(input.now));
     this.now = this.prior.last();
     const options = this.prior.options(this.now, this.likeliestLures());

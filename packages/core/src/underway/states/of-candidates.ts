@@ -2,9 +2,11 @@ import { STRUCTURES } from '../../contract/ids.js';
 import type { Block, Candidate, Fished as OnTheWater } from '../evidence/fished.js';
 import { preferences } from '../evidence/moves.js';
 import { preferenceOf, usualLog } from '../evidence/posterior.js';
-import { Belief, type Fished, type Priors } from './belief.js';
+import type { Belief, Stretch } from './belief.js';
+import { beliefOf } from './kept-belief.js';
 import { likeThings, type LikeThings } from './like-things.js';
 import { FEEDS, FEEDS_IN_HIGH_SUN, heldBy, UNPLANNED_WORKS, worksBy } from './options.js';
+import type { Fished, Priors } from './ways.js';
 
 /** Something that could be fished, as the states take it. */
 export interface StateOption {
@@ -88,21 +90,21 @@ export function statesOf(candidates: readonly Candidate[], blocks: readonly Bloc
     };
   };
   const begin = Math.min(atMin, ...blocks.map((block) => block.atMin - block.hours * 30));
-  const belief = new Belief(priors, begin);
   const usual = usualLog(candidates);
   const inOrder = [...blocks].sort((a, b) => a.atMin - b.atMin);
   const ofBlocks = preferences(inOrder, candidates);
-  for (const [at, block] of inOrder.entries()) {
+  const stretches = inOrder.map((block, at): Stretch => {
     const half = block.hours * 30;
-    belief.observe({
+    return {
       ...fishedOf(block, ofBlocks[at] as number),
       fromMin: block.atMin - half,
       toMin: block.atMin + half,
       hours: block.hours,
       bites: block.bites,
       nearMisses: block.nearMisses ?? null,
-    });
-  }
+    };
+  });
+  const belief = beliefOf(priors, begin, stretches);
   belief.advance(atMin);
   const like = likeThings(candidates, blocks, atMin);
   return {

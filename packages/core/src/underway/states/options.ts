@@ -4,7 +4,7 @@ import { minutesOf } from '../../day/windows.js';
 import { categoryOf } from '../../lures/categories.js';
 import type { Block, Candidate, Fished as OnTheWater } from '../evidence/fished.js';
 import { hasFailed, rankedWindow } from '../failed.js';
-import type { Fished, Priors } from './belief.js';
+import type { Fished, Priors } from './ways.js';
 import { type NextInput, type NextNote, type NextPlace, PACES, type Pace } from './said.js';
 
 /** Something that could be fished, as it is said and as it is believed of. */

@@ -1,5 +1,6 @@
 import { Belief, type Stretch } from './belief.js';
 import { calculateNext, type NextAnswer } from './next.js';
+import { Ways } from './ways.js';
 
 const CONDITIONS = {
   discipline: 'bass',
@@ -97,7 +98,7 @@ describe('what to do next', () => {
     const after = next([note('08:30', '09:40', bites)]);
     const later = next([note('08:30', '09:40', bites)], { now: '11:40' });
     expect(later.stayBitesPerHour).not.toBeNull();
-    const belief = new Belief({ holds: [0.5], works: [0.6], feeds: 0.4, kinds: [0], tones: 3 }, 0);
+    const belief = new Belief(new Ways({ holds: [0.5], works: [0.6], feeds: 0.4, kinds: [0], tones: 3 }), 0);
     belief.observe({
       place: 0,
       lure: 0,
@@ -196,7 +197,7 @@ describe('what is believed', () => {
     ...more,
   });
   const begin = (more: object = {}) =>
-    new Belief({ holds: [0.5, 0.5], works: [0.6, 0.3], feeds: 0.4, kinds: [0, 1], tones: 3, ...more }, 0);
+    new Belief(new Ways({ holds: [0.5, 0.5], works: [0.6, 0.3], feeds: 0.4, kinds: [0, 1], tones: 3, ...more }), 0);
   const holds = (belief: Belief, place: number) => belief.mean((way) => belief.holdsAt(place)[way]!);
 
   it('sums to one, and goes back to what is usual as time passes', () => {
