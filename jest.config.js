@@ -40,6 +40,8 @@ export default {
       testMatch: ['<rootDir>/apps/web/**/*.spec.ts'],
       setupFilesAfterEnv: ['<rootDir>/apps/web/src/testing/setup.ts'],
       transform: {
+        // The core has nothing of Angular's.
+        '/packages/core/.+\\.ts$': swc.transform['^.+\\.m?[tj]s$'],
         '^.+\\.(ts|mjs|js|html)$': [
           'jest-preset-angular',
           { tsconfig: '<rootDir>/apps/web/tsconfig.spec.json', stringifyContentPathRegex: '\\.html$' },
