@@ -5,4 +5,4 @@ import { runJest } from './lib/jest.mjs';
 
 ensureInstalled();
 ensurePageBuilt();
-process.exit(ensureChromium() ? runJest(['e2e'], process.argv.slice(2)) : 1);
+process.exit((await ensureChromium()) ? runJest(['e2e'], process.argv.slice(2)) : 1);

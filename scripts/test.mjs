@@ -7,7 +7,7 @@ import { once } from 'node:events';
 import { join } from 'node:path';
 import { ensureChromium } from './lib/chromium.mjs';
 import { countJest } from './lib/jest.mjs';
-import { ensureInstalled, ensurePageBuilt, ROOT, say } from './lib/workspace.mjs';
+import { ensureInstalled, ensurePageBuilt, ensureServerBuilt, ROOT, say } from './lib/workspace.mjs';
 
 const bin = (path) => [process.execPath, join(ROOT, 'node_modules', path)];
 const CHECKS = [
@@ -35,28 +35,32 @@ async function check([name, command, ...args]) {
   if (status !== 0) say(`The check of ${name} failed.`);
 }
 
-/** Two at a time. */
-async function checkAll() {
-  const left = CHECKS.values();
-  const checkNext = async () => {
-    for (const next of left) await check(next);
-  };
-  await Promise.all([checkNext(), checkNext()]);
+/** Builds the page, which takes one core, and checks the rest on the other meanwhile. */
+async function buildAndCheck() {
+  const build = once(spawn(process.execPath, [join(ROOT, 'scripts/build.mjs')], { stdio: ['ignore', 2, 2] }), 'close');
+  for (const next of CHECKS) await check(next);
+  const [status] = await build;
+  if (status !== 0) process.exit(1);
 }
 
 const files = process.argv.slice(2);
 const only = files.flatMap((file) => ['--testPathPatterns', file]);
-const ofPage = files.filter((file) => file.includes('e2e'));
-const ofUnits = files.filter((file) => !file.includes('e2e'));
+const ofPage = files.some((file) => file.includes('e2e'));
+const ofUnits = files.some((file) => !file.includes('e2e'));
+const inBrowser = !files.length || ofPage;
 
+const chromium = inBrowser ? ensureChromium() : false;
 ensureInstalled();
-ensurePageBuilt();
-if (!files.length) await checkAll();
-if (!files.length || ofUnits.length) add(countJest(['core', 'server', 'web', 'scripts'], only));
-if (!files.length || ofPage.length) {
-  if (ensureChromium()) add(countJest(['e2e'], only));
-  else totals.failed++;
-}
+ensureServerBuilt();
+if (files.length) ensurePageBuilt();
+else await buildAndCheck();
+const hasBrowser = await chromium;
+if (inBrowser && !hasBrowser) totals.failed++;
+const projects = [
+  ...(!files.length || ofUnits ? ['core', 'server', 'web', 'scripts'] : []),
+  ...(hasBrowser ? ['e2e'] : []),
+];
+if (projects.length) add(countJest(projects, only));
 
 process.stdout.write(`${totals.passed} passed, ${totals.failed} failed, ${totals.skipped} skipped\n`);
 process.exit(totals.failed ? 1 : 0);
