@@ -9,7 +9,7 @@ import {
   truncateSync,
   writeFileSync,
 } from 'node:fs';
-import { mkdtemp, rm } from 'node:fs/promises';
+import { cp, mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { BookNotice, SavedPlanSummary, SetAside, Water } from '@inky-shoal/core';
@@ -46,9 +46,11 @@ const get = async <T>(path: string): Promise<T> => (await server!.call('GET', `/
 const notices = async () => (await get<{ notices: BookNotice[] }>('')).notices;
 const waters = () => get<Water[]>('/waters');
 
-/** A book with a water, some hundred readings and three plans, closed. */
-async function filled(): Promise<void> {
-  const { call } = await start();
+/** A folder with a book of a water, some hundred readings and three plans, closed: made once, copied by each test. */
+let whole: string;
+beforeAll(async () => {
+  whole = await mkdtemp(join(tmpdir(), 'inky-whole-'));
+  const { call, stop } = await testServer({ dataDir: whole });
   await call('PUT', `/api/books/own/waters/${id(1)}`, WATER);
   const readings = Array.from({ length: 300 }, (_, at) => ({
     id: id(1000 + at),
@@ -65,7 +67,9 @@ async function filled(): Promise<void> {
     expect(status).toBe(200);
   }
   await stop();
-}
+});
+afterAll(() => rm(whole, { recursive: true, force: true }));
+const filled = () => cp(whole, dataDir, { recursive: true });
 
 function inFile(work: (database: InstanceType<typeof Database>) => void): void {
   const database = new Database(file());
