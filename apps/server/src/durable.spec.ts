@@ -33,7 +33,7 @@ async function start(
   env: Record<string, string> = {},
 ): Promise<{ child: ChildProcess; address: string; ended: Promise<number | null> }> {
   const child = spawn(process.execPath, [MAIN], {
-    env: { ...process.env, INKY_PORT: '0', INKY_DATA: dataDir, INKY_LOG: 'silent', ...env },
+    env: { ...process.env, INKY_PORT: '0', INKY_DATA: dataDir, INKY_LOG: 'silent', INKY_DEMO_TRIPS: '0', ...env },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   running.add(child);

@@ -135,7 +135,7 @@ describe('a server that is killed while events come in', () => {
 
   async function start(dataDir: string) {
     const child = spawn(process.execPath, [MAIN], {
-      env: { ...process.env, INKY_PORT: '0', INKY_DATA: dataDir, INKY_LOG: 'silent' },
+      env: { ...process.env, INKY_PORT: '0', INKY_DATA: dataDir, INKY_LOG: 'silent', INKY_DEMO_TRIPS: '0' },
       stdio: ['ignore', 'pipe', 'inherit'],
     });
     running.add(child);
