@@ -1,5 +1,6 @@
 import type { Water } from '@inky-shoal/core';
 import type { Page } from 'playwright-core';
+import { goTo } from './support/axe';
 import { choose, fileInput } from './support/controls';
 import { PHONE, says, Stage, textOf, until } from './support/stage';
 
@@ -130,28 +131,31 @@ describe('units and places of the whole world', () => {
     }),
   ];
 
-  it.each(far)('plan a day in metric units alone: $name', async (made) => {
-    const id = `0198fc22-dd00-7274-8a2d-${String(far.indexOf(made)).padStart(12, '0')}`;
-    const { status } = await fetch(`${stage.server.address}/api/books/own/waters/${id}`, {
-      method: 'PUT',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(made),
-    });
-    expect(status).toBeLessThan(300);
-    const page = await stage.page('/settings', { units: 'metric' });
-    await page.evaluate(() => localStorage.setItem('inky.book', '"own"'));
-    await page.goto(`${stage.server.address}/waters`);
-    await page
-      .getByRole('navigation', { name: 'Waters of this book' })
-      .getByRole('button', { name: new RegExp(made.name) })
-      .click();
-    await page.getByRole('button', { name: 'Plan a day here' }).click();
-    await page.locator('.note').waitFor();
-    await says(page.locator('.sheet .top'), made.name);
-    const said = await textOf(page.locator('.sheet'));
-    expect(said).toMatch(/\d °C/);
-    expect(said).toMatch(/\d m\b/);
-    expect(said).not.toMatch(/°F|\d ft\b|\d oz\b|\d lb\b|\d mph\b|NaN|undefined|\d\.\d{4}/);
+  it('plan a day in metric units alone', async () => {
+    for (const [at, made] of far.entries()) {
+      const id = `0198fc22-dd00-7274-8a2d-${String(at).padStart(12, '0')}`;
+      const { status } = await fetch(`${stage.server.address}/api/books/own/waters/${id}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(made),
+      });
+      expect(status).toBeLessThan(300);
+    }
+    const page = await stage.page('/waters', { units: 'metric', book: 'own' });
+    for (const { name } of far) {
+      await page
+        .getByRole('navigation', { name: 'Waters of this book' })
+        .getByRole('button', { name: new RegExp(name) })
+        .click();
+      await page.getByRole('button', { name: 'Plan a day here' }).click();
+      await says(page.locator('.sheet .top'), name);
+      await page.locator('.note').waitFor();
+      const said = await textOf(page.locator('.sheet'));
+      expect(said).toMatch(/\d °C/);
+      expect(said).toMatch(/\d m\b/);
+      expect(said).not.toMatch(/°F|\d ft\b|\d oz\b|\d lb\b|\d mph\b|NaN|undefined|\d\.\d{4}/);
+      await goTo(page, '/waters');
+    }
   });
 });
 
@@ -365,12 +369,7 @@ describe('three years of data', () => {
     }
   });
 
-  const own = async (path: string) => {
-    const page = await stage.page('/settings');
-    await page.evaluate(() => localStorage.setItem('inky.book', '"own"'));
-    await page.goto(stage.server.address + path);
-    return page;
-  };
+  const own = (path: string) => stage.page(path, { book: 'own' });
 
   it('are found again: a reading is sought, changed in its place, removed and brought back', async () => {
     const page = await own('/waters');

@@ -17,16 +17,16 @@ beforeAll(() => {
 });
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-/** Runs `npm run --silent COMMAND -- ARGS`. */
-function run(command: string, args: string[], input?: string) {
-  const { status, stdout, stderr } = spawnSync('npm', ['run', '--silent', command, '--', ...args], {
-    input: input ?? '',
-    encoding: 'utf8',
-    maxBuffer: 64e6,
-  });
+/** Runs a program and hears it out. */
+function hear(program: string, args: string[], input: string) {
+  const { status, stdout, stderr } = spawnSync(program, args, { input, encoding: 'utf8', maxBuffer: 64e6 });
   const said = stderr.split('\n').filter((line) => line && !line.startsWith('npm warn'));
   return { status, stdout, said };
 }
+
+/** Runs what `npm run --silent COMMAND -- ARGS` runs, without what npm takes for itself. */
+const run = (command: string, args: string[], input = '') =>
+  hear(process.execPath, [`scripts/${command}.mjs`, ...args], input);
 
 const plan = (args: string[], input?: string) => run('plan', args, input);
 const calc = (args: string[], input?: string) => run('calc', args, input);
@@ -36,6 +36,12 @@ function file(name: string, text: string): string {
   writeFileSync(path, text);
   return path;
 }
+
+it.each(['plan', 'calc', 'next', 'learned'])('npm run --silent %s hands over all that it is given', (command) => {
+  const args = ['-', 'more', '--more'];
+  expect(hear('npm', ['run', '--silent', command, '--', ...args], '{}')).toEqual(run(command, args, '{}'));
+  expect(run(command, args, '{}').status).toBe(2);
+});
 
 describe('npm run plan', () => {
   it('prints a plan from a file', () => {

@@ -70,9 +70,7 @@ describe('rods for the day', () => {
   });
 
   it('ask to fill the boxes first where nothing is owned', async () => {
-    const page = await stage.page('/settings');
-    await page.getByRole('button', { name: 'Start my own, empty' }).click();
-    await page.goto(`${stage.server.address}/rig/boxes`);
+    const page = await stage.page('/rig/boxes', { book: 'own' });
     await page.getByText('Nothing yet. Enter a rod').waitFor();
   });
 });

@@ -193,10 +193,9 @@ describe('zones', () => {
 describe('the weather service', () => {
   it('going away is said with how old what is kept is, and the season goes on', async () => {
     const standIns = await startStandIns();
-    const server = await startServer({ outside: standIns.address });
-    const page = await stage.page('/settings');
+    const server = await startServer({ outside: standIns.address, demoTrips: false });
+    const page = await stage.page('/season', { address: server.address });
     try {
-      await page.goto(`${server.address}/season`);
       await page.locator('inky-year-chart canvas[role=img]').waitFor();
       await says(page.locator('.sources'), 'Weather of 13 March');
       const before = await textOf(page.locator(heading));
@@ -214,10 +213,9 @@ describe('the weather service', () => {
   });
 
   it('that was never there leaves the usual year, and says so', async () => {
-    const server = await startServer({ outside: null });
-    const page = await stage.page('/settings');
+    const server = await startServer({ outside: null, demoTrips: false });
+    const page = await stage.page('/season', { address: server.address });
     try {
-      await page.goto(`${server.address}/season`);
       await page.locator('inky-year-chart canvas[role=img]').waitFor();
       await says(page.locator('.sources'), 'No weather is known: the usual year of the latitude stands in for it.');
     } finally {

@@ -179,9 +179,7 @@ describe('files', () => {
       }),
     });
     expect(made.status).toBeLessThan(300);
-    const page = await stage.page('/settings');
-    await page.evaluate(() => localStorage.setItem('inky.book', '"own"'));
-    await page.goto(`${stage.server.address}/sheet`);
+    const page = await stage.page('/sheet', { book: 'own' });
     await page.getByRole('button', { name: /^Water temperature/ }).click();
     await page.getByRole('spinbutton').fill('55');
     await page.keyboard.press('Escape');

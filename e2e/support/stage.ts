@@ -18,6 +18,10 @@ export interface PageOptions {
   readonly size?: typeof WIDE;
   readonly look?: string;
   readonly units?: string;
+  /** Another server than the stage's own. */
+  readonly address?: string;
+  /** The book that is open: the demo's where none is named. */
+  readonly book?: 'own';
   /** The page may be kept in the browser, to start with no server. */
   readonly keeps?: boolean;
   /** It has a part of the browser to itself, which is thrown away after it: for what changes more than what is kept. */
@@ -52,13 +56,17 @@ export class Stage {
 
   /** A page that finds nothing kept: no other page of its test shares its storage, and none before it has left anything. */
   async page(path: string, options: PageOptions = {}): Promise<Page> {
-    const { size = WIDE, look = 'paper', units = 'us', byRecord = false, atRamp = false } = options;
+    const { size = WIDE, look = 'paper', units = 'us', byRecord = false, atRamp = false, book } = options;
     const page = await (await this.context(options)).newPage();
     await page.setViewportSize(size);
     await page.addInitScript((settings) => {
       if (!localStorage.getItem('inky.setting/units')) localStorage.setItem('inky.settings', settings);
     }, JSON.stringify({ units, look }));
-    const first = { 'inky.by-record': byRecord, 'inky.ask-at-ramp': atRamp };
+    const first = {
+      'inky.by-record': byRecord,
+      'inky.ask-at-ramp': atRamp,
+      ...(book && { 'inky.book': JSON.stringify(book) }),
+    };
     await page.addInitScript((settings) => {
       for (const [name, value] of Object.entries(settings)) {
         if (!localStorage.getItem(name)) localStorage.setItem(name, String(value));
@@ -69,7 +77,7 @@ export class Stage {
       if (message.type() === 'error' && !offline) this.complaints.push(message.text());
     });
     page.on('pageerror', (error) => this.complaints.push(error.message));
-    await page.goto(this.server.address + path);
+    await page.goto((options.address ?? this.server.address) + path);
     return page;
   }
 
