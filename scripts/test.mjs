@@ -22,8 +22,8 @@ const CHECKS = [
     ...['packages/core/src', 'apps/server/src', 'apps/web/src/app', 'demo/src'],
   ],
   ['what the demo has written down', process.execPath, 'demo/dist/make-charts.js', '--check'],
-  ['formatting', ...bin('prettier/bin/prettier.cjs'), '--check', '--log-level=warn', '.'],
 ];
+const FORMATTING = ['formatting', ...bin('prettier/bin/prettier.cjs'), '--check', '--log-level=warn', '.'];
 
 const totals = { passed: 0, failed: 0, skipped: 0 };
 const add = (counts) => Object.keys(totals).forEach((key) => (totals[key] += counts[key]));
@@ -35,9 +35,12 @@ async function check([name, command, ...args]) {
   if (status !== 0) say(`The check of ${name} failed.`);
 }
 
-/** Builds the page, which takes one core, and checks the rest on the other meanwhile. */
+/** Builds, which takes one core, and checks on the other meanwhile: the planner's types are there once it is built. */
 async function buildAndCheck() {
+  const formatting = check(FORMATTING);
+  ensureServerBuilt();
   const build = once(spawn(process.execPath, [join(ROOT, 'scripts/build.mjs')], { stdio: ['ignore', 2, 2] }), 'close');
+  await formatting;
   for (const next of CHECKS) await check(next);
   const [status] = await build;
   if (status !== 0) process.exit(1);
@@ -51,7 +54,6 @@ const inBrowser = !files.length || ofPage;
 
 const chromium = inBrowser ? ensureChromium() : false;
 ensureInstalled();
-ensureServerBuilt();
 if (files.length) ensurePageBuilt();
 else await buildAndCheck();
 const hasBrowser = await chromium;
