@@ -385,6 +385,17 @@ describe('what was read before the server went away', () => {
     expect(states).toEqual(['ready', 'ready']);
   });
 
+  it('is said to have changed when the server is back, and not at the beginning', () => {
+    const waters = TestBed.inject(WatersService);
+    let changes = 0;
+    waters.changed$.subscribe(() => changes++);
+    expect(changes).toBe(0);
+    const connection = TestBed.inject(ConnectionService);
+    connection.lost();
+    connection.found();
+    expect(changes).toBe(1);
+  });
+
   it('goes on standing while it is read anew, however long that takes', async () => {
     jest.useFakeTimers();
     const waters = TestBed.inject(WatersService);

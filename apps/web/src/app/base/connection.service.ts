@@ -14,6 +14,8 @@ export class ConnectionService {
   readonly online$ = this.answers.pipe(distinctUntilChanged());
   /** Emits at the beginning and whenever the server is back: what was read before may be old, or missing. */
   readonly reachable$ = this.online$.pipe(filter(Boolean));
+  /** Emits whenever the server is back, and not at the beginning. */
+  readonly back$ = this.online$.pipe(filter((online, index) => online && index > 0));
 
   constructor() {
     this.api.away$.subscribe(() => this.lost());

@@ -38,6 +38,7 @@ export class WatersService {
   private readonly api = inject(ApiService);
   private readonly books = inject(BookService);
   private readonly outbox = inject(OutboxService);
+  private readonly connection = inject(ConnectionService);
   private readonly changed = new Subject<void>();
   /** Readings that have been asked for and not come yet, by path; what changed meanwhile is asked for anew. */
   private readonly asked = new Map<string, Observable<Reading[]>>();
@@ -45,11 +46,11 @@ export class WatersService {
   private shownOf: Book | null = null;
   /** Readings as they were last read, by path. */
   private readonly known = new Map<string, Reading[]>();
-  private readonly reload$ = merge(this.changed, this.outbox.delivered$, inject(ConnectionService).reachable$);
+  private readonly reload$ = merge(this.changed, this.outbox.delivered$, this.connection.reachable$);
   private readonly looked = new BehaviorSubject<string | null>(null);
 
-  /** Something of the waters or their readings has been changed, or what waited has been delivered. */
-  readonly changed$ = this.reload$;
+  /** Something of the waters or their readings has been changed, what waited has been delivered, or the server is back. */
+  readonly changed$ = merge(this.changed, this.outbox.delivered$, this.connection.back$);
 
   private readonly watersOfBook$ = combineLatest([this.books.book$, this.reload$]).pipe(
     switchMap(([book]) =>
