@@ -8,6 +8,7 @@ import { nextName } from '../sheet/saved-name';
 import { readProfile, writeProfile } from '../waters/profile-text';
 import { NOTHING_OUTSIDE, OutsideService } from './outside.service';
 import type { WaterSeason } from './season.service';
+import { WeatherDaysService } from './weather-days.service';
 import { yearPicture } from './chart/year-picture';
 import { readDay, sayAge, sayAhead, sayPhases, sayTempBand, sayWeather } from './season-words';
 
@@ -200,7 +201,7 @@ describe('the outside', () => {
   });
   it('is nothing known where our own server is away, and says why days were not taken', async () => {
     const outside = TestBed.inject(OutsideService);
-    const refused = firstValueFrom(outside.takeDays(id(1), 'days.csv', [DAY]));
+    const refused = firstValueFrom(TestBed.inject(WeatherDaysService).take(id(1), 'days.csv', [DAY]));
     http
       .expectOne((request) => request.url.endsWith('/weather-days') && request.method === 'PUT')
       .flush({ detail: 'the disk is full' }, { status: 422, statusText: 'no' });
@@ -211,8 +212,9 @@ describe('the outside', () => {
   });
 
   it('keeps many days in pieces, and gives all that they replace', async () => {
-    const outside = TestBed.inject(OutsideService);
-    const replaced = firstValueFrom(outside.takeDays(id(1), 'days.csv', new Array<WeatherDay>(2001).fill(DAY)));
+    const replaced = firstValueFrom(
+      TestBed.inject(WeatherDaysService).take(id(1), 'days.csv', new Array<WeatherDay>(2001).fill(DAY)),
+    );
     const piece = () => http.expectOne((request) => request.method === 'PUT');
     const first = piece();
     expect((first.request.body as { days: unknown[] }).days).toHaveLength(2000);

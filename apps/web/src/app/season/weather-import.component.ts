@@ -14,7 +14,7 @@ import { OpenFileComponent } from '../ui/open-file.component';
 import { SelectComponent } from '../ui/select.component';
 import { TableComponent } from '../ui/table.component';
 import { UnreadLinesComponent } from '../ui/unread-lines.component';
-import { OutsideService } from './outside.service';
+import { WeatherDaysService } from './weather-days.service';
 import { WEATHER_ROLE_NAMES, weatherUnitChoices } from './weather-columns';
 
 const PREVIEWED = 5;
@@ -37,7 +37,7 @@ const NOT_READ = 'The weather could not be read, and the fault is ours. Try it a
 })
 export class WeatherImportComponent {
   private readonly tables = inject(TablesService);
-  private readonly outside = inject(OutsideService);
+  private readonly kept = inject(WeatherDaysService);
   private readonly notices = inject(NoticeService);
   private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
 
@@ -93,7 +93,7 @@ export class WeatherImportComponent {
   protected add(): void {
     const [{ id }, days, source] = [this.water(), this.days(), this.table.source()];
     this.table.busy.set(true);
-    this.outside.takeDays(id, source, days).subscribe({
+    this.kept.take(id, source, days).subscribe({
       next: (replaced) => {
         this.table.busy.set(false);
         this.notices.say(`Weather of ${days.length} days taken from ${source}.`, () =>
@@ -111,12 +111,12 @@ export class WeatherImportComponent {
   /** What was taken goes, and what it replaced comes back. */
   private undo(source: string, days: readonly WeatherDay[], replaced: readonly WeatherDay[]): void {
     const { id } = this.water();
-    this.outside
-      .removeDays(
+    this.kept
+      .remove(
         id,
         days.map(({ date }) => date),
       )
-      .pipe(switchMap(() => (replaced.length ? this.outside.takeDays(id, source, replaced) : of(null))))
+      .pipe(switchMap(() => (replaced.length ? this.kept.take(id, source, replaced) : of(null))))
       .subscribe({ error: (error: Error) => this.notices.say(`Not taken back. ${error.message}`) });
   }
 }

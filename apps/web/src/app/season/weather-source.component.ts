@@ -4,6 +4,7 @@ import { NoticeService } from '../base/notice.service';
 import { OutsideService } from './outside.service';
 import type { WaterSeason } from './season.service';
 import { sayWeather } from './season-words';
+import { WeatherDaysService } from './weather-days.service';
 import { WeatherImportComponent } from './weather-import.component';
 
 /** Where the weather of a season is from, or why there is none. */
@@ -46,6 +47,7 @@ export const weatherProblem = (season: WaterSeason | null): string =>
 })
 export class WeatherSourceComponent {
   private readonly outside = inject(OutsideService);
+  private readonly days = inject(WeatherDaysService);
   private readonly notices = inject(NoticeService);
 
   readonly season = input.required<WaterSeason>();
@@ -68,10 +70,10 @@ export class WeatherSourceComponent {
       outside: { weather, weatherDays },
     } = this.season();
     const dates = weatherDays.map(({ date }) => date);
-    this.outside.removeDays(id, dates).subscribe({
+    this.days.remove(id, dates).subscribe({
       next: () =>
         this.notices.say(`The weather of ${name} is removed: ${weatherDays.length} days.`, () =>
-          this.outside.takeDays(id, weather.source ?? 'a file', weatherDays).subscribe(),
+          this.days.take(id, weather.source ?? 'a file', weatherDays).subscribe(),
         ),
       error: (error: Error) => this.notices.say(`Not removed. ${error.message}`),
     });
