@@ -1,6 +1,6 @@
 import { pooled, type PracticeNews } from '@inky-shoal/core/drill';
 import type { Page } from 'playwright-core';
-import { violations } from './support/axe';
+import { goTo, violations } from './support/axe';
 import { fetchedAhead } from './support/controls';
 import { PHONE, says, Stage, until } from './support/stage';
 
@@ -65,7 +65,7 @@ it('a day is asked from the phase to the rig, drawn on the empty sheet, and set 
   const first = await page.locator('.scene').textContent();
   await button(page, 'Another day').click();
   await until('another day is asked', async () => (await page.locator('.scene').textContent()) !== first);
-  await page.goto(`${stage.server.address}/drill`);
+  await goTo(page, '/drill');
   await says(page.locator('inky-known'), /Depth.*of 100 over the last 1/s);
   // They are in the book: another device knows them, too, and what was taken back does not count.
   await until('all is in the book', async () => (await practised()).length === steps + 2);
@@ -99,7 +99,7 @@ it('what was not known comes back by itself when its time has come, and then res
   await says(page.locator('main'), /Due again\. Colour: /);
   await button(page, 'Next').click();
   await says(page.locator('main'), /2 of \d+\./);
-  await page.goto(`${stage.server.address}/drill`);
+  await goTo(page, '/drill');
   await says(page.locator('main'), 'Nothing is due again today.');
   expect(stage.complaints).toEqual([]);
 });
@@ -122,7 +122,7 @@ it('a day that is coming, a lure turned round, a place on the chart', async () =
   await page.locator('section[aria-labelledby=coming] a').first().click();
   await says(page.locator('h1'), /^Lake Ferrow/);
   await says(page.locator('.scene'), /March\. The water is/);
-  await page.goto(`${stage.server.address}/drill/turn`);
+  await goTo(page, '/drill/turn');
   await says(page.locator('main'), 'What must be true for it to come first?');
   await page.getByLabel('Water, °F').fill('300');
   await says(page.locator('#turn-temp-problem'), /Expected/);
@@ -130,7 +130,7 @@ it('a day that is coming, a lure turned round, a place on the chart', async () =
   await page.getByLabel('You see, ft').fill('3');
   await button(page, 'So').click();
   await says(page.locator('inky-answered'), /Turned round: 60 °F, 3 ft/);
-  await page.goto(`${stage.server.address}/drill/spot`);
+  await goTo(page, '/drill/spot');
   await button(page, 'Begin').click();
   await page.locator('canvas').focus();
   await page.keyboard.press('ArrowRight');

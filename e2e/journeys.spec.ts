@@ -214,7 +214,7 @@ describe('a coast', () => {
     await says(page.locator('inky-moving-water'), /By the gauge the water stands .* its table/);
     await page.getByRole('button', { name: 'Why these hours' }).click();
     await says(page.locator('inky-moving-water'), 'The water runs and brings them food');
-    await page.goto(`${stage.server.address}/sheet/species`);
+    await goTo(page, '/sheet/species');
     await says(page.getByRole('heading', { level: 1 }), 'Red drum and spotted seatrout.');
     await choose(page.getByLabel('Beside it'), 'flatfish');
     await says(page.locator('inky-plan-lines'), /Comfort.*Salinity.*Tide.*Cover.*Food.*Answer/s);
@@ -410,7 +410,7 @@ describe('three years of data', () => {
     await page.getByLabel('Search').fill('outing 17');
     await until('one is left', async () => (await page.getByRole('heading', { level: 2 }).count()) === 1);
     await page.getByRole('heading', { name: 'Outing 17' }).waitFor();
-    await page.goto(`${stage.server.address}/season`);
+    await goTo(page, '/season');
     await page.locator('inky-year-chart canvas[role=img]').waitFor();
     expect(await textOf(page.locator('h1'))).not.toBe('');
   });

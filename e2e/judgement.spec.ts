@@ -1,3 +1,4 @@
+import { goTo } from './support/axe';
 import { PHONE, says, Stage, textOf, until } from './support/stage';
 import { choose } from './support/controls';
 
@@ -62,11 +63,11 @@ describe('schools', () => {
     await choose(page.getByLabel('Size', { exact: true }), 'large for one fish');
     await page.reload();
     await says(page.getByLabel('Size', { exact: true }), 'large for one fish');
-    await page.goto(`${stage.server.address}/sheet`);
+    await goTo(page, '/sheet');
     await page.locator('.note').waitFor();
     await page.getByText('Others would do it otherwise').click();
     await says(page.locator('#advice'), 'Size: small for bites');
-    await page.goto(`${stage.server.address}/settings`);
+    await goTo(page, '/settings');
     await choose(page.getByLabel('Size', { exact: true }), 'by the day');
     await says(page.getByLabel('Reel for a jerkbait'), 'high, to take up slack');
   });
@@ -80,7 +81,7 @@ describe('schools', () => {
 describe('the rule library', () => {
   it('lists every rule, shows what holds today, searches and filters', async () => {
     const page = await sheet();
-    await page.goto(`${stage.server.address}/rules`);
+    await goTo(page, '/rules');
     await page.locator('main li.holds').first().waitFor();
     const status = page.locator('main p[role=status]');
     const all = Number(/of (\d+) rules/.exec(await textOf(status))?.[1]);

@@ -1,7 +1,7 @@
 import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { violations } from './support/axe';
+import { goTo, violations } from './support/axe';
 import { choose } from './support/controls';
 import { PHONE, says, Stage, textOf, until } from './support/stage';
 
@@ -75,7 +75,7 @@ describe('the log', () => {
     await page.getByLabel('Whose fish, if not yours').fill('The neighbour');
     await page.locator('inky-fish-form').getByRole('button', { name: 'Keep' }).click();
     await says(page.locator('inky-trip-log'), '26 in');
-    await page.goto(`${stage.server.address}/log`);
+    await goTo(page, '/log');
     await page.getByLabel('Find').fill('neighbour');
     await says(page.locator('.counted'), /^1 of/);
     await page.locator('.wall').getByRole('link').click();
@@ -155,7 +155,7 @@ describe('the log', () => {
     await choose(page.getByLabel('and by', { exact: true }), 'clarity');
     await says(page.locator('inky-table'), /Steady, (clear|stained|very clear)/);
 
-    await page.goto(`${stage.server.address}/log`);
+    await goTo(page, '/log');
     await page.getByLabel('Find').fill('april 2026');
     const dir = await mkdtemp(join(tmpdir(), 'inky-log-'));
     try {
@@ -171,7 +171,7 @@ describe('the log', () => {
     } finally {
       await rm(dir, { recursive: true });
     }
-    await page.goto(`${stage.server.address}/log/places`);
+    await goTo(page, '/log/places');
     await says(page.locator('main li').first(), /A bite within an hour: \d+ in 100/);
     await until(
       'both waters can be asked',

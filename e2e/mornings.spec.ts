@@ -4,7 +4,7 @@ import { lookAt, PHONE, says, Stage, textOf, until } from './support/stage';
 
 let stage: Stage;
 beforeAll(async () => {
-  stage = await Stage.set({ pastTrips: true });
+  stage = await Stage.set();
 });
 afterEach(() => stage.closePages());
 afterAll(() => stage.strike());
@@ -41,9 +41,8 @@ describe('the mornings that may come', () => {
   });
 
   it('open a trip on the card, where one tap takes the plan of what was found', async () => {
-    const page = await stage.page('/sheet', { size: PHONE, atRamp: true });
     // Far ahead and unsure: whatever the water is, the card asks for it.
-    await page.goto(`${stage.server.address}/mornings`);
+    const page = await stage.page('/mornings', { size: PHONE, atRamp: true });
     await page.locator('inky-ramp-card .end').first().waitFor();
     const asks = (await page.locator('inky-ramp-card .asked').count()) > 0;
     expect(asks).toBe(true);

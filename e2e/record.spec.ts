@@ -1,5 +1,5 @@
 import type { SavedPlan, SavedPlanSummary } from '@inky-shoal/core';
-import { violations } from './support/axe';
+import { goTo, violations } from './support/axe';
 import { PHONE, says, Stage, textOf, until } from './support/stage';
 
 let stage: Stage;
@@ -37,7 +37,7 @@ describe('the record on the sheet', () => {
     await page.getByLabel('Name of the plan').fill('By the record');
     await page.locator('inky-save-plan').getByRole('button', { name: 'Save', exact: true }).click();
     await says(page.locator('.notice'), 'Saved as By the record.');
-    await page.goto(`${stage.server.address}/plans`);
+    await goTo(page, '/plans');
     await says(page.locator('li').filter({ hasText: 'By the record' }), /By your record of \d+ trips\./);
     const saved = (await (await fetch(`${stage.server.address}/api/books/demo/plans`)).json()) as SavedPlanSummary[];
     const id = saved.find(({ name }) => name === 'By the record')?.id;
@@ -53,9 +53,9 @@ describe('the record on the sheet', () => {
     const page = await stage.page('/log/taught', { byRecord: true });
     await says(page.locator('main'), /Bass\s*\d+ trips/);
     await page.getByLabel('On Lake Ferrow').uncheck();
-    await page.goto(`${stage.server.address}/sheet`);
+    await goTo(page, '/sheet');
     await says(page.locator('inky-record-on-sheet'), 'They would put');
-    await page.goto(`${stage.server.address}/log/taught`);
+    await goTo(page, '/log/taught');
     await page.getByLabel('On Lake Ferrow').check();
     await page.getByRole('button', { name: 'Begin anew from today' }).click();
     await says(page.locator('main'), 'Nothing yet.');
