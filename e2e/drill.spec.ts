@@ -65,7 +65,7 @@ it('a day is asked from the phase to the rig, drawn on the empty sheet, and set 
   const first = await page.locator('.scene').textContent();
   await button(page, 'Another day').click();
   await until('another day is asked', async () => (await page.locator('.scene').textContent()) !== first);
-  await goTo(page, '/drill');
+  await page.goto(`${stage.server.address}/drill`);
   await says(page.locator('inky-known'), /Depth.*of 100 over the last 1/s);
   // They are in the book: another device knows them, too, and what was taken back does not count.
   await until('all is in the book', async () => (await practised()).length === steps + 2);
@@ -99,7 +99,7 @@ it('what was not known comes back by itself when its time has come, and then res
   await says(page.locator('main'), /Due again\. Colour: /);
   await button(page, 'Next').click();
   await says(page.locator('main'), /2 of \d+\./);
-  await goTo(page, '/drill');
+  await page.goto(`${stage.server.address}/drill`);
   await says(page.locator('main'), 'Nothing is due again today.');
   expect(stage.complaints).toEqual([]);
 });

@@ -63,11 +63,11 @@ describe('schools', () => {
     await choose(page.getByLabel('Size', { exact: true }), 'large for one fish');
     await page.reload();
     await says(page.getByLabel('Size', { exact: true }), 'large for one fish');
-    await goTo(page, '/sheet');
+    await page.goto(`${stage.server.address}/sheet`);
     await page.locator('.note').waitFor();
     await page.getByText('Others would do it otherwise').click();
     await says(page.locator('#advice'), 'Size: small for bites');
-    await goTo(page, '/settings');
+    await page.goto(`${stage.server.address}/settings`);
     await choose(page.getByLabel('Size', { exact: true }), 'by the day');
     await says(page.getByLabel('Reel for a jerkbait'), 'high, to take up slack');
   });

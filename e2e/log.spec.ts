@@ -75,7 +75,7 @@ describe('the log', () => {
     await page.getByLabel('Whose fish, if not yours').fill('The neighbour');
     await page.locator('inky-fish-form').getByRole('button', { name: 'Keep' }).click();
     await says(page.locator('inky-trip-log'), '26 in');
-    await goTo(page, '/log');
+    await page.goto(`${stage.server.address}/log`);
     await page.getByLabel('Find').fill('neighbour');
     await says(page.locator('.counted'), /^1 of/);
     await page.locator('.wall').getByRole('link').click();

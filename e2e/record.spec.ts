@@ -53,7 +53,7 @@ describe('the record on the sheet', () => {
     const page = await stage.page('/log/taught', { byRecord: true });
     await says(page.locator('main'), /Bass\s*\d+ trips/);
     await page.getByLabel('On Lake Ferrow').uncheck();
-    await goTo(page, '/sheet');
+    await page.goto(`${stage.server.address}/sheet`);
     await says(page.locator('inky-record-on-sheet'), 'They would put');
     await goTo(page, '/log/taught');
     await page.getByLabel('On Lake Ferrow').check();

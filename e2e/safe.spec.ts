@@ -8,7 +8,6 @@ import { join } from 'node:path';
 import type { BrowserContext } from 'playwright-core';
 import { keptBrowser } from '../scripts/lib/browser.mjs';
 import { freePort } from '../scripts/lib/server.mjs';
-import { goTo } from './support/axe';
 import { PHONE, says, Stage, textOf, until, WAIT_MS } from './support/stage';
 import { fetchedAhead } from './support/controls';
 
@@ -139,7 +138,7 @@ describe('what was removed', () => {
     const remove = page.getByRole('button', { name: 'Remove After the front' });
     await remove.click();
     await remove.waitFor({ state: 'detached' });
-    await goTo(page, '/bin');
+    await page.goto(`${stage.server.address}/bin`);
     await page.getByRole('button', { name: 'Put After the front back' }).click();
     await says(page.locator('.notice'), 'After the front is back.');
     await page.getByText('Nothing lies in the bin.').waitFor();
@@ -156,19 +155,19 @@ describe('what was removed', () => {
     await takeBack.click();
     // It is on the disk once its line is gone: whoever leaves before has not taken it back.
     await takeBack.waitFor({ state: 'detached' });
-    await goTo(page, '/bin');
+    await page.goto(`${stage.server.address}/bin`);
     const notes = page.locator('section', { has: page.getByRole('heading', { name: 'Notes of trips' }) });
     await says(notes, /Landed, .* taken back .* on Computer/);
     await notes.getByRole('button').click();
     await says(page.locator('.notice'), /Landed, .* is as it was/);
-    await goTo(page, '/underway');
+    await page.goto(`${stage.server.address}/underway`);
     await page.getByRole('button', { name: 'After the last cast' }).click();
     await page.getByRole('button', { name: 'Save the review' }).click();
     await page.getByRole('heading', { name: 'Set out.' }).waitFor();
     await page.getByRole('button', { name: 'A trip without a plan' }).click();
     await page.getByRole('button', { name: 'Remove this trip' }).click();
     await says(page.locator('.notice'), 'is in the bin.');
-    await goTo(page, '/bin');
+    await page.goto(`${stage.server.address}/bin`);
     const events = async () => (await api('/books/demo/trip-events')) as TripNews;
     await until('the removal has arrived', async () => (await events()).events.some(({ kind }) => kind === 'remove'));
     await page.getByRole('button', { name: /^Erase/ }).click();
