@@ -46,6 +46,8 @@ export const usualLog = (candidates: readonly Pick<Candidate, 'prior'>[]): numbe
 export interface RateQuery {
   readonly fished: Fished;
   readonly preference: number;
+  /** How far its place is thinned out by what was fished there (`thinned.ts`); not at all where left out. */
+  readonly thinned?: number;
 }
 
 /** A rate before it is known how well it is known. */
@@ -79,12 +81,17 @@ export interface Posterior {
  * rates (Rasmussen & Williams 2006, algorithms 3.1 and 3.2): the log-likelihood is concave, so there is one top, and a
  * few steps find it; with counts this small its normal is close, and nothing is drawn at random.
  * @param preferences how much the planner prefers what each block fished, as logarithms
+ * @param thinned how far the place of each block was thinned out when it was fished, as logarithms (`thinned.ts`)
  */
-export function posterior(blocks: readonly Block[], preferences: readonly number[]): Posterior {
+export function posterior(
+  blocks: readonly Block[],
+  preferences: readonly number[],
+  thinned: readonly number[] = [],
+): Posterior {
   const n = blocks.length;
   const code = coder();
   const coded = blocks.map((block) => code(block, block.atMin));
-  const planned = Float64Array.from(preferences, priorLog);
+  const planned = Float64Array.from(preferences, (own, at) => priorLog(own) + (thinned[at] ?? 0));
   const kernel = new Float64Array(n * n);
   for (let i = 0; i < n; i++) {
     for (let j = 0; j <= i; j++) {
@@ -153,7 +160,7 @@ export function posterior(blocks: readonly Block[], preferences: readonly number
   const prospect = (thing: RateQuery, atMin: number): Prospect => {
     const shared = sharedWith(thing, atMin);
     const own = between(thing, thing, atMin);
-    const logMean = priorLog(thing.preference) + meanOf(shared);
+    const logMean = priorLog(thing.preference) + (thing.thinned ?? 0) + meanOf(shared);
     return { logMean, maxLogSd: Math.sqrt(own), rate: () => rateOf(logMean, varianceOf(shared, own)) };
   };
   return {
@@ -171,7 +178,8 @@ export function posterior(blocks: readonly Block[], preferences: readonly number
       const shared = sharedWith(one, atMin).map((value, at) => value - (less[at] as number));
       const own = between(one, one, atMin) + between(other, other, atMin) - 2 * between(one, other, atMin);
       const { mean, variance } = asked(shared, own);
-      return { mean: PRIOR_POWER * (one.preference - other.preference) + mean, sd: Math.sqrt(Math.max(0, variance)) };
+      const planned = PRIOR_POWER * (one.preference - other.preference) + (one.thinned ?? 0) - (other.thinned ?? 0);
+      return { mean: planned + mean, sd: Math.sqrt(Math.max(0, variance)) };
     },
     effect: (attribute, fished, atMin) => {
       const others = otherLevels(attribute, fished, blocks);

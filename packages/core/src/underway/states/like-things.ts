@@ -2,6 +2,7 @@ import type { Block, Candidate } from '../evidence/fished.js';
 import { mattering, preferences, type Mattering } from '../evidence/moves.js';
 import { normalBelow } from '../evidence/normal.js';
 import { posterior, preferenceOf, usualLog, type Prospect } from '../evidence/posterior.js';
+import { thinnedOut } from '../evidence/thinned.js';
 
 /** What like things that were fished say of others: the water as slopes, not as states. */
 export interface LikeThings {
@@ -16,8 +17,13 @@ export interface LikeThings {
 /** What is known of like things at a minute of the day: Gaussian processes over what they share (`evidence/posterior`). */
 export function likeThings(candidates: readonly Candidate[], blocks: readonly Block[], atMin: number): LikeThings {
   const usual = usualLog(candidates);
-  const asked = (of: Candidate) => ({ fished: of, preference: preferenceOf(of.prior, usual) });
-  const known = posterior(blocks, preferences(blocks, candidates));
+  const thinned = thinnedOut(blocks, atMin);
+  const asked = (of: Candidate) => ({
+    fished: of,
+    preference: preferenceOf(of.prior, usual),
+    thinned: thinned.of(of),
+  });
+  const known = posterior(blocks, preferences(blocks, candidates), thinned.ofBlocks);
   return {
     logEvidence: known.logEvidence,
     prospect: (of) => known.prospect(asked(of), atMin),

@@ -2,6 +2,7 @@ import { STRUCTURES } from '../../contract/ids.js';
 import type { Block, Candidate, Fished as OnTheWater } from '../evidence/fished.js';
 import { preferences } from '../evidence/moves.js';
 import { preferenceOf, usualLog } from '../evidence/posterior.js';
+import { placeOf } from '../evidence/thinned.js';
 import type { Belief, Stretch } from './belief.js';
 import { beliefOf } from './kept-belief.js';
 import { likeThings, type LikeThings } from './like-things.js';
@@ -29,7 +30,6 @@ const UNPLANNED_HOLDS = 0.4;
 const LEAST_DEPTH_M = 0.15;
 const LEAST_PACE_MPS = 0.03;
 
-const placeOf = ({ spot, structure, cover }: OnTheWater): string => spot ?? `${structure}/${cover}`;
 const bestOf = (all: readonly Candidate[]): Candidate | undefined =>
   all.reduce<Candidate | undefined>((best, each) => (best && best.prior >= each.prior ? best : each), undefined);
 
