@@ -51,7 +51,7 @@ describe('the cadence', () => {
   });
 
   it('says that there is no sound where the browser has none, and shows it all the same', async () => {
-    const page = await stage.page('/sheet');
+    const page = await stage.page('/sheet', { apart: true });
     await page.addInitScript(() => {
       Object.defineProperty(window, 'AudioContext', { value: undefined });
     });

@@ -8,6 +8,9 @@ export const PHONE = { width: 390, height: 844 };
 /** Longer than this nothing takes that is on its way, on the slowest machine. */
 export const WAIT_MS = 60_000;
 
+/** An address of the server at which no program begins. */
+const NO_PROGRAM = '/api/health';
+
 type Server = Awaited<ReturnType<typeof startServer>>;
 
 /** What a browser says of a server that is not there, itself or by the worker that keeps the page. */
@@ -42,6 +45,9 @@ export class Stage {
   private contexts: BrowserContext[] = [];
   /** The part that goes on from test to test with what it has fetched and read of the program, and nothing else. */
   private lasting: BrowserContext | null = null;
+  /** Its page, which goes on, too: in a new one the program is made ready anew, which takes a third more of a core. */
+  private lastingPage: Page | null = null;
+  private lastingIsTaken = false;
 
   private constructor(
     readonly browser: Browser,
@@ -57,34 +63,48 @@ export class Stage {
   /** A page that finds nothing kept: no other page of its test shares its storage, and none before it has left anything. */
   async page(path: string, options: PageOptions = {}): Promise<Page> {
     const { size = WIDE, look = 'paper', units = 'us', byRecord = false, atRamp = false, book } = options;
-    const page = await (await this.context(options)).newPage();
+    const page = await this.pageIn(await this.context(options));
     await page.setViewportSize(size);
-    await page.addInitScript((settings) => {
-      if (!localStorage.getItem('inky.setting/units')) localStorage.setItem('inky.settings', settings);
-    }, JSON.stringify({ units, look }));
-    const first = {
-      'inky.by-record': byRecord,
-      'inky.ask-at-ramp': atRamp,
+    const address = options.address ?? this.server.address;
+    const kept = {
+      'inky.settings': JSON.stringify({ units, look }),
+      'inky.by-record': String(byRecord),
+      'inky.ask-at-ramp': String(atRamp),
       ...(book && { 'inky.book': JSON.stringify(book) }),
     };
-    await page.addInitScript((settings) => {
-      for (const [name, value] of Object.entries(settings)) {
-        if (!localStorage.getItem(name)) localStorage.setItem(name, String(value));
-      }
-    }, first);
+    // Kept at the address before the program begins there.
+    await page.goto(address + NO_PROGRAM);
+    await page.evaluate((items) => {
+      sessionStorage.clear();
+      for (const [name, value] of Object.entries(items)) localStorage.setItem(name, value);
+    }, kept);
+    await page.goto(address + path);
+    return page;
+  }
+
+  /** The page of the lasting part where that is meant, else a new one. */
+  private async pageIn(context: BrowserContext): Promise<Page> {
+    const lasts = context === this.lasting;
+    if (lasts && this.lastingPage && !this.lastingPage.isClosed()) return this.lastingPage;
+    const page = await context.newPage();
+    if (lasts) this.lastingPage = page;
     page.on('console', (message) => {
+      // The browser looks for it where no program names an icon.
+      const isNoIcon = message.location().url.endsWith('/favicon.ico');
       const offline = OFFLINE.test(message.text());
-      if (message.type() === 'error' && !offline) this.complaints.push(message.text());
+      if (message.type() === 'error' && !offline && !isNoIcon) this.complaints.push(message.text());
     });
     page.on('pageerror', (error) => this.complaints.push(error.message));
-    await page.goto((options.address ?? this.server.address) + path);
     return page;
   }
 
   /** The lasting part of the browser where nothing else is in it and it will do, else one of its own. */
   private async context({ keeps = false, apart = false, position }: PageOptions): Promise<BrowserContext> {
     const lasts = !keeps && !apart && !position;
-    if (lasts && this.lasting && !this.lasting.pages().length) return this.lasting;
+    if (lasts && this.lasting && !this.lastingIsTaken) {
+      this.lastingIsTaken = true;
+      return this.lasting;
+    }
     const context = await this.browser.newContext({
       locale: 'en-GB',
       reducedMotion: 'reduce',
@@ -93,8 +113,10 @@ export class Stage {
     });
     // What hangs fails, what is slow does not: how fast things are is the bench's to say.
     context.setDefaultTimeout(WAIT_MS);
-    if (lasts && !this.lasting) this.lasting = context;
-    else this.contexts.push(context);
+    if (lasts && !this.lasting) {
+      this.lasting = context;
+      this.lastingIsTaken = true;
+    } else this.contexts.push(context);
     return context;
   }
 
@@ -113,13 +135,18 @@ export class Stage {
     await Promise.all(this.contexts.map((context) => context.close()));
     this.contexts = [];
     if (!this.lasting) return;
-    await Promise.all(this.lasting.pages().map((page) => page.close()));
+    const others = this.lasting.pages().filter((page) => page !== this.lastingPage);
+    await Promise.all(others.map((page) => page.close()));
+    this.lastingIsTaken = false;
+    const page = await this.pageIn(this.lasting);
+    await page.unrouteAll({ behavior: 'ignoreErrors' });
+    await page.emulateMedia({ media: null });
+    await page.goto('about:blank');
     // Nothing holds what is kept now, and all of it goes.
-    const empty = await this.lasting.newPage();
-    const devtools = await this.lasting.newCDPSession(empty);
+    const devtools = await this.lasting.newCDPSession(page);
     const kept = { origin: this.server.address, storageTypes: 'local_storage,indexeddb,cookies' };
     await devtools.send('Storage.clearDataForOrigin', kept);
-    await empty.close();
+    await devtools.detach();
   }
 
   async strike(): Promise<void> {
