@@ -1,25 +1,12 @@
 import { seededNumbers } from '../../numbers/seeded';
 import { backward, cholesky, forward } from '../../numbers/cholesky';
+import { POINT } from '../../testing/candidates';
 import type { Block, Candidate } from './fished';
 import { coder, covariance, DAY_VARIANCE, HOUR_VARIANCE, likeIn, VARIANCE } from './kernel';
 import { mattering, moveBetween, preferences } from './moves';
 import { normalBelow, Z80 } from './normal';
 import { posterior, preferenceOf, rateAt, usualLog, USUAL_RATE } from './posterior';
 
-const POINT: Candidate = {
-  id: 'point',
-  spot: 'a',
-  structure: 'secondary-point',
-  cover: 'chunk-rock',
-  depthM: 2,
-  category: 'flat-sided-crankbait',
-  role: 'search',
-  trim: null,
-  paceMps: 0.7,
-  light: 'low',
-  tide: null,
-  prior: 1,
-};
 const FLAT: Candidate = {
   ...POINT,
   id: 'flat',

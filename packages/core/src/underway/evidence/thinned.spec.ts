@@ -1,22 +1,10 @@
+import { POINT } from '../../testing/candidates';
 import type { Block } from './fished';
 import { posterior } from './posterior';
 import { thinnedOut } from './thinned';
 
-const HOUR: Block = {
-  spot: 'a',
-  structure: 'secondary-point',
-  cover: 'chunk-rock',
-  depthM: 2,
-  category: 'flat-sided-crankbait',
-  role: 'search',
-  trim: null,
-  paceMps: 0.7,
-  light: 'low',
-  tide: null,
-  atMin: 420,
-  hours: 1,
-  bites: 2,
-};
+const { id: _, prior: __, ...FISHED } = POINT;
+const HOUR: Block = { ...FISHED, atMin: 420, hours: 1, bites: 2 };
 const LATER: Block = { ...HOUR, atMin: 480 };
 const ELSEWHERE: Block = { ...HOUR, spot: 'b' };
 

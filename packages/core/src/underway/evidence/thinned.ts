@@ -4,7 +4,7 @@ import type { Block, Fished } from './fished.js';
 /** So much less, as a logarithm, does an hour's fishing leave of a place's bites. Judgement, held against simulated days. */
 const THINNED_PER_HOUR = 0.4;
 /** Of that half is made good in so many minutes. */
-const REFILLED_MIN = 85;
+export const REFILLED_MIN = 85;
 
 /** Where something is fished: by its name, or by the kind of ground where it has none. */
 export const placeOf = ({ spot, structure, cover }: Fished): string => spot ?? `${structure}/${cover}`;

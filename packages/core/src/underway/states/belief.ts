@@ -1,4 +1,5 @@
 import { dot } from '../../numbers/cholesky.js';
+import { REFILLED_MIN } from '../evidence/thinned.js';
 import { AT_REST, emptyRates, THINS, WAYS, type Fished, type Rates, type Ways } from './ways.js';
 
 /** What a stretch of fishing brought. */
@@ -22,8 +23,6 @@ const FORGOTTEN_MIN = 50;
 const MOST_COUNTED = 6;
 /** What is left of a place that has borne all that it bears. */
 const PUT_DOWN = 0.15;
-/** Of how far fishing thinned a place out, half is forgotten in so many minutes. */
-const REFILLED_MIN = 85;
 /** Of a stretch in whose course a place was put down, so much was fished before. */
 const BEFORE_DOWN = 0.65;
 /** What is nearly as it was; it is told in such steps, and no farther off than this, minutes. */
