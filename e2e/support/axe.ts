@@ -154,6 +154,7 @@ export function axeFindsNothingIn(looks: readonly string[]): void {
       await page.getByText('Every reason, and what it weighed').click();
       await page.getByText('What would tip it').click();
       await page.getByText('Others would do it otherwise').click();
+      expect(await violations(page)).toEqual([]);
       for (const name of [/^Sky:/, /^Cover:/, /^Water temperature:/, /^Wind:/]) {
         await page.getByRole('button', { name }).click();
         await page.locator('.p-popover').waitFor();
