@@ -168,10 +168,12 @@ export function findingsOf(ask: FindingsInput): TripFindings {
     const range = `likely ${rateWords(to.range80[0])} to ${rateWords(to.range80[1])}`;
     const staying = stay && !goesOn ? `, ${rateWords(stay.perHour)} if you stay` : '';
     const better = odds === null ? '' : `; better in ${oddsWords(odds)}`;
+    // By the count alone one would stay: who reads that is told that it is meant.
+    const isTry = stay && !goesOn && to.perHour <= stay.perHour;
     return {
       move,
       text: moveWords(move, trip.fishing, option.fishing, units),
-      odds: `${rateWords(to.perHour)} bites an hour, ${range}${staying}${better}.`,
+      odds: `${rateWords(to.perHour)} bites an hour, ${range}${staying}${better}.${isTry ? ' Worth a try.' : ''}`,
       because: becauseOf(words, behind, states.like.matters(option), option, units),
       guess: hours < GUESS_HOURS,
       to: option.fishing,

@@ -323,6 +323,26 @@ describe('the next move', () => {
     expect(matters).toEqual([]);
   });
 
+  it('says that a change is a try where it is told to bring no more than staying', () => {
+    const toldRates = (odds: string) => /^([\d.]+) bites .* ([\d.]+) if you stay/.exec(odds)?.slice(1).map(Number);
+    const told = ['short', 'follow', null].flatMap((contact) => {
+      const log = new LogWriter();
+      log.begin();
+      return [8, 16, 24, 32, 40].flatMap((minute) => {
+        log.casts(minute);
+        if (contact) log.contact(minute + 1, contact as 'short');
+        return found(log, minute + 2).next?.odds ?? [];
+      });
+    });
+    const tries = told.filter((odds) => odds.includes('Worth a try.'));
+    expect(tries.length).toBeGreaterThan(0);
+    for (const odds of told) {
+      const [change, stay] = toldRates(odds) ?? [];
+      if (odds.includes('Worth a try.')) expect(change).toBeLessThanOrEqual(stay!);
+      else if (stay !== undefined) expect(change).toBeGreaterThanOrEqual(stay);
+    }
+  });
+
   it('changes when the taps do: silence leads away, a run of fish back', () => {
     const quiet = new LogWriter();
     quiet.begin();
