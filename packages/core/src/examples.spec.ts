@@ -5,6 +5,7 @@ import * as chart from './chart/index.js';
 import * as formats from './formats/index.js';
 import * as features from './formats/features/index.js';
 import * as bathymetry from './formats/bathymetry/index.js';
+import * as hours from './formats/hours/index.js';
 import * as nmea from './formats/nmea/index.js';
 import * as tideFiles from './formats/tide/index.js';
 import * as lures from './lures/index.js';
@@ -32,6 +33,7 @@ const DOORS: Readonly<Record<string, unknown>> = Object.assign(
   formats,
   features,
   bathymetry,
+  hours,
   nmea,
   tideFiles,
   lures,

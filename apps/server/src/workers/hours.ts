@@ -1,18 +1,25 @@
 import { parentPort } from 'node:worker_threads';
-import { type GaugeDay, GaugeHours, parse, type WeatherDay, WeatherHours } from '@inky-shoal/core';
 import {
   daysOfGauge,
   daysOfWeather,
+  type GaugeDay,
+  GaugeHours,
   guessWeatherMapping,
   isHourlyLayout,
+  type LevelDay,
+  levelDays,
+  levelsOfColumn,
   levelsOfSensorThings,
+  parse,
   readHourlyLayout,
   readSensorThings,
   readTable,
   readWeather,
   TableProblem,
-} from '@inky-shoal/core/formats';
-import { type LevelDay, levelDays, levelsOfColumn, TideGaugeColumn } from '@inky-shoal/core/tide';
+  TideGaugeColumn,
+  type WeatherDay,
+  WeatherHours,
+} from '@inky-shoal/core/formats/hours';
 
 /** A text of hourly figures, as a file or a service gave it. */
 export interface HoursText {
