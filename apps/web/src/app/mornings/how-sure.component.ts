@@ -1,10 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
+import { switchMap, timer } from 'rxjs';
 import { SettingsService } from '../base/settings.service';
 import { DayService } from '../sheet/day.service';
 import { MorningsService } from './mornings.service';
 import { surenessWords } from './mornings-words';
+
+/** The plan is read first: a sheet that is left at once costs a phone none of its mornings. */
+const READ_MS = 2000;
 
 /** How sure the plan of the window is over all mornings that may come, in a sentence; the rest a press away. */
 @Component({
@@ -30,7 +34,10 @@ export class HowSureComponent {
 
   private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
   private readonly planned = toSignal(inject(DayService).planned$, { initialValue: null });
-  private readonly mornings = toSignal(inject(MorningsService).mornings$, { initialValue: null });
+  private readonly service = inject(MorningsService);
+  private readonly mornings = toSignal(timer(READ_MS).pipe(switchMap(() => this.service.mornings$)), {
+    initialValue: null,
+  });
   /** A help: while it is worked out, and where it cannot be, the plan stands without it. */
   protected readonly words = computed(() => {
     const found = this.mornings();
