@@ -84,7 +84,7 @@ export class Belief {
   private evidence = 0;
 
   constructor(
-    private readonly ways: Ways,
+    readonly ways: Ways,
     private atMin: number,
   ) {
     const { priors, usually } = ways;

@@ -77,6 +77,26 @@ it('leans by what was seen, and is nothing without anything to fish', () => {
   expect(decide(asked([], { candidates: [] }))).toBeNull();
 });
 
+it('goes back to what was fished in vain for much more than to anything else', () => {
+  const leaning = ({ candidate }: StateOption) => (candidate === DEEPER ? 2 : 1);
+  const question = asked([block(POINT, 0)], { leaning });
+  const { soFar } = question;
+  expect(toId(question)).toBe('deeper');
+  expect(toId({ ...question, soFar: Object.assign(Object.create(soFar), { wasInVain: () => true }) })).toBe('point');
+});
+
+it('believes the states more where the place has just bitten, and less the less the plan was borne out', () => {
+  const question = asked([block(FLAT, 1, { atMin: 430 }), block(POINT, 0, { atMin: 450 })]);
+  const staying = (borneOut: number, isLive: boolean) =>
+    decide({ ...question, soFar: Object.assign(Object.create(question.soFar), { borneOut, isLive: () => isLive }) })!
+      .stay!.perHour;
+  const likeAlone = Math.exp(question.like.prospect(POINT).logMean);
+  const [fails, holds, live] = [staying(0.1, false), staying(1, false), staying(1, true)];
+  const off = (rate: number) => Math.abs(Math.log(rate / likeAlone));
+  expect(off(fails)).toBeLessThan(off(holds));
+  expect(off(holds)).toBeLessThan(off(live));
+});
+
 it('believes like things where the states foretell worse than they do', () => {
   // Slopes: each of many stretches brings much, as no school does.
   const busy = Array.from({ length: 12 }, (_, at) =>

@@ -4,6 +4,7 @@ import { rateAt, type Prospect } from '../evidence/posterior.js';
 import type { Belief } from './belief.js';
 import { chanceOf, EMPTY_RATE, type Counts } from './belief.js';
 import type { LikeThings } from './like-things.js';
+import type { DaySoFar } from './so-far.js';
 import type { Fished, Rates } from './ways.js';
 
 /** Something that could be fished: as far as fish answer it, and as like things are told. */
@@ -16,6 +17,7 @@ export interface Fishable {
 export interface Question<T extends Fishable> {
   readonly belief: Belief;
   readonly like: LikeThings;
+  readonly soFar: DaySoFar;
   /** What is fished now, one of the options; null before the first cast. */
   readonly now: T | null;
   readonly options: readonly T[];
@@ -46,13 +48,19 @@ export interface Decision<T extends Fishable> {
   readonly odds: number | null;
 }
 
-/** How likely the water is one of states rather than of slopes, before the first cast; and the least that is left of either. Judgement. */
-const STATES = 0.9;
+/**
+ * How likely the water is one of states rather than of slopes, before the first cast; the same while the place that is
+ * fished bites: like things know nothing of fish that are there; and the least that is left of either. Judgement.
+ */
+const STATES = 0.8;
+const STATES_WHERE_LIVE = 0.95;
+/** States follow the plan's order of places and lures: they count by this power of how far the plan was borne out. Judgement. */
+const BORNE_OUT_POWER = 2;
 const LEAST_OF_EITHER = 0.02;
 /** Deviates at the middles of ten equal shares of a normal law. */
 const TENTHS_Z = [-1.645, -1.036, -0.674, -0.385, -0.126, 0.126, 0.385, 0.674, 1.036, 1.645] as const;
 /** Like things think themselves less sure than simulated days of either world have them: their ranges are told so much narrower. */
-const RANGES_NARROWER = 0.8;
+const RANGES_NARROWER = 0.6;
 /** A trial is so long; what is learnt in it is of use for so long. */
 const TRIAL_MIN = 25;
 const AHEAD_MIN = 200;
@@ -63,6 +71,8 @@ const WORTH_CHANGING = 1.04;
 const WORTH_TRIMMING = 1.2;
 /** The same of a place or a lure that is likelier not better, and does not bring so much more in the mean. */
 const WORTH_HOPING = 1.5;
+/** The same of what was fished in vain within the hour. */
+const WORTH_AGAIN = 2;
 const EVEN = 0.5;
 const MUCH_MORE = 1.5;
 
@@ -137,9 +147,11 @@ class Deciding<T extends Fishable> {
   constructor(private readonly question: Question<T>) {
     this.belief = question.belief;
     this.ways = drawnFrom(question.belief.weights);
+    const { belief, like, soFar, now } = question;
+    const before = now && soFar.isLive(now.fished.place) ? STATES_WHERE_LIVE : STATES;
     // Bayesian model averaging (Hoeting et al. 1999): each by how well it foretold the bites.
-    const ahead = question.belief.logEvidence - question.like.logEvidence;
-    const share = 1 / (1 + ((1 - STATES) / STATES) * Math.exp(-ahead));
+    const ahead = belief.logEvidence - like.logEvidence + BORNE_OUT_POWER * Math.log(soFar.borneOut);
+    const share = 1 / (1 + ((1 - before) / before) * Math.exp(-ahead));
     this.share = Math.min(1 - LEAST_OF_EITHER, Math.max(LEAST_OF_EITHER, share));
   }
 
@@ -308,6 +320,7 @@ class Deciding<T extends Fishable> {
     const price = (look: Outlook<T>): number => {
       if (!stay || look === stay) return 1;
       const [to, from] = [look.option.fished, stay.option.fished];
+      if (this.question.soFar.wasInVain(to)) return WORTH_AGAIN;
       if (to.place === from.place && to.lure === from.lure) return WORTH_TRIMMING;
       const onHope = look.mean < MUCH_MORE * stay.mean && this.oddsOf(look, stay) < EVEN;
       return onHope ? WORTH_HOPING : WORTH_CHANGING;

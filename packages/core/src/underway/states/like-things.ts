@@ -14,6 +14,9 @@ export interface LikeThings {
   readonly odds: (one: Candidate, other: Candidate) => number;
 }
 
+/** They are surer which of two things is better than simulated days of either world have them: odds are told nearer to even. */
+const ODDS_NEARER = 0.6;
+
 /** What is known of like things at a minute of the day: Gaussian processes over what they share (`evidence/posterior`). */
 export function likeThings(candidates: readonly Candidate[], blocks: readonly Block[], atMin: number): LikeThings {
   const usual = usualLog(candidates);
@@ -30,7 +33,7 @@ export function likeThings(candidates: readonly Candidate[], blocks: readonly Bl
     matters: (of) => mattering(known, of, atMin),
     odds: (one, other) => {
       const { mean, sd } = known.against(asked(one), asked(other), atMin);
-      return sd > 0 ? normalBelow(mean / sd) : 0.5;
+      return sd > 0 ? normalBelow((ODDS_NEARER * mean) / sd) : 0.5;
     },
   };
 }

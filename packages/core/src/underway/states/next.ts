@@ -7,6 +7,7 @@ import type { Belief, Stretch } from './belief.js';
 import { decide, hopeOf, type Decision, type Hope, type Question } from './decision.js';
 import { beliefOf } from './kept-belief.js';
 import { likeThings } from './like-things.js';
+import { DaySoFar } from './so-far.js';
 import { hoursOf, type NextOption, PlanPrior, SAME_DEPTH } from './options.js';
 import { SPEAKS_MIN, statesWords } from './words.js';
 import { NextInput, type NextMoveId, type NextPlace, type Pace } from './said.js';
@@ -76,6 +77,7 @@ class StandingDay {
     this.question = {
       belief: this.belief,
       like: likeThings(candidates, this.prior.blocks(since), since(input.now)),
+      soFar: new DaySoFar(this.belief.ways, stretches, since(input.now)),
       now: this.now,
       options,
       leftMin: since(input.until) - since(input.now),

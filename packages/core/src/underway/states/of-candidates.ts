@@ -7,6 +7,7 @@ import type { Belief, Stretch } from './belief.js';
 import { beliefOf } from './kept-belief.js';
 import { likeThings, type LikeThings } from './like-things.js';
 import { FEEDS, FEEDS_IN_HIGH_SUN, heldBy, UNPLANNED_WORKS, worksBy } from './options.js';
+import { DaySoFar } from './so-far.js';
 import type { Fished, Priors } from './ways.js';
 
 /** Something that could be fished, as the states take it. */
@@ -19,6 +20,7 @@ export interface StateOption {
 export interface DayStates {
   readonly belief: Belief;
   readonly like: LikeThings;
+  readonly soFar: DaySoFar;
   readonly options: readonly StateOption[];
 }
 
@@ -110,6 +112,7 @@ export function statesOf(candidates: readonly Candidate[], blocks: readonly Bloc
   return {
     belief,
     like,
+    soFar: new DaySoFar(belief.ways, stretches, atMin),
     options: candidates.map((candidate) => ({
       candidate,
       fished: fishedOf(candidate, preferenceOf(candidate.prior, usual)),
