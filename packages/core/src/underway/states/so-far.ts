@@ -1,6 +1,6 @@
 import { chanceOf, type Stretch } from './belief.js';
 import { SAME_DEPTH } from './options.js';
-import { WAYS, type Fished, type Ways } from './ways.js';
+import type { Fished, Ways } from './ways.js';
 
 /** A bite speaks for its place for so long, and fishing in vain against what was fished, minutes. Judgement: what anglers say. */
 const LIVE_MIN = 30;
@@ -12,18 +12,6 @@ const isAlike = (a: Fished, b: Fished): boolean =>
   a.paceSteps === b.paceSteps &&
   a.tone === b.tone &&
   Math.abs(a.depthLog - b.depthLog) < SAME_DEPTH;
-
-/** Bites of a stretch that were to be expected before the first cast, in the mean of all ways in which the day may be. */
-function plannedBites(ways: Ways, stretch: Stretch): number {
-  const { feeding, resting } = ways.unfished(stretch);
-  const { feeds } = ways.priors;
-  const holds = ways.usually[stretch.place] as Float64Array;
-  let sum = 0;
-  for (let way = 0; way < WAYS; way++) {
-    sum += (holds[way] as number) * (feeds * (feeding[way] as number) + (1 - feeds) * (resting[way] as number));
-  }
-  return (stretch.hours * sum) / WAYS;
-}
 
 /** How a day has gone so far, beside what is believed of it. */
 export class DaySoFar {
@@ -39,7 +27,7 @@ export class DaySoFar {
     private readonly stretches: readonly Stretch[],
     private readonly nowMin: number,
   ) {
-    const planned = stretches.reduce((sum, each) => sum + plannedBites(ways, each), 0);
+    const planned = stretches.reduce((sum, each) => sum + each.hours * ways.plannedPerHour(each), 0);
     const bites = stretches.reduce((sum, each) => sum + each.bites, 0);
     let borneOut = 0;
     for (let count = 0; count <= bites; count++) borneOut += chanceOf(count, planned);

@@ -111,6 +111,7 @@ export class Ways {
   /** Powers of a preference in every way, by the preference: things share few of them. */
   private readonly trusted = new Map<number, Float64Array>();
   private readonly unfishedRates = new Map<string, Rates>();
+  private readonly plannedRates = new WeakMap<Rates, number>();
 
   constructor(readonly priors: Priors) {
     const random = seededNumbers(SEED);
@@ -159,6 +160,22 @@ export class Ways {
     let trusted = this.trusted.get(preference);
     if (!trusted) this.trusted.set(preference, (trusted = this.trust.map((power) => Math.exp(power * preference))));
     return trusted;
+  }
+
+  /** Bites an hour of something before the first cast, in the mean of all ways in which the day may be. */
+  plannedPerHour(fished: Fished): number {
+    const rates = this.unfished(fished);
+    const known = this.plannedRates.get(rates);
+    if (known !== undefined) return known;
+    const { feeds } = this.priors;
+    const holds = this.usually[fished.place] as Float64Array;
+    let sum = 0;
+    for (let way = 0; way < WAYS; way++) {
+      const [feeding, resting] = [rates.feeding[way] as number, rates.resting[way] as number];
+      sum += (holds[way] as number) * (feeds * feeding + (1 - feeds) * resting);
+    }
+    this.plannedRates.set(rates, sum / WAYS);
+    return sum / WAYS;
   }
 
   /** Rates of something in every way at a place that was not fished: worked out once, since a day has few such things. */
