@@ -1,23 +1,11 @@
+import { SILENT_HOUR } from '../../testing/stretches';
 import type { Stretch } from './belief.js';
 import { DaySoFar } from './so-far';
 import { Ways, type Priors } from './ways';
 
 const PRIORS: Priors = { holds: [0.8, 0.4], works: [0.8, 0.3], feeds: 0.5, kinds: [0, 1], tones: 2 };
 const WAYS = new Ways(PRIORS);
-const stretch = (more: Partial<Stretch> = {}): Stretch => ({
-  place: 0,
-  lure: 0,
-  depthLog: 0,
-  paceSteps: 0,
-  tone: 0,
-  preference: 0,
-  fromMin: 0,
-  toMin: 60,
-  hours: 1,
-  bites: 0,
-  nearMisses: null,
-  ...more,
-});
+const stretch = (more: Partial<Stretch> = {}): Stretch => ({ ...SILENT_HOUR, ...more });
 const soFar = (stretches: readonly Stretch[], nowMin = 60) => new DaySoFar(WAYS, stretches, nowMin);
 
 describe('how a day has gone so far', () => {

@@ -1,3 +1,4 @@
+import { SILENT_HOUR } from '../../testing/stretches';
 import { Belief, type Stretch } from './belief.js';
 import { calculateNext, type NextAnswer } from './next.js';
 import { Ways } from './ways.js';
@@ -182,20 +183,7 @@ describe('what to do next', () => {
 });
 
 describe('what is believed', () => {
-  const stretch = (more: Partial<Stretch>): Stretch => ({
-    place: 0,
-    lure: 0,
-    depthLog: 0,
-    paceSteps: 0,
-    tone: 0,
-    preference: 0,
-    fromMin: 0,
-    toMin: 60,
-    hours: 1,
-    bites: 0,
-    nearMisses: 0,
-    ...more,
-  });
+  const stretch = (more: Partial<Stretch>): Stretch => ({ ...SILENT_HOUR, nearMisses: 0, ...more });
   const begin = (more: object = {}) =>
     new Belief(new Ways({ holds: [0.5, 0.5], works: [0.6, 0.3], feeds: 0.4, kinds: [0, 1], tones: 3, ...more }), 0);
   const holds = (belief: Belief, place: number) => belief.mean((way) => belief.holdsAt(place)[way]!);
