@@ -59,7 +59,7 @@ const BORNE_OUT_POWER = 2;
 const LEAST_OF_EITHER = 0.02;
 /** Deviates at the middles of ten equal shares of a normal law. */
 const TENTHS_Z = [-1.645, -1.036, -0.674, -0.385, -0.126, 0.126, 0.385, 0.674, 1.036, 1.645] as const;
-/** Like things think themselves less sure than simulated days of either world have them: their ranges are told so much narrower. */
+/** Beside those of the states, ranges of like things held the truth too often in simulated days: they are told so much narrower. */
 const RANGES_NARROWER = 0.6;
 /** A trial is so long; what is learnt in it is of use for so long. */
 const TRIAL_MIN = 25;
