@@ -1,4 +1,4 @@
-import { backward, cholesky, forward, type LowerTriangle } from '../numbers/cholesky.js';
+import { backward, cholesky, forward, rowsOf, type LowerTriangle } from '../numbers/cholesky.js';
 
 /** A stretch of fishing as a count: how long, how many, on which trip, and what of it is known to bear on the rate. */
 export interface CountRow {
@@ -83,12 +83,12 @@ function curvature(rows: readonly CountRow[], weight: Float64Array, trips: numbe
     shared[trip] = ofTrip;
     sums.fill(0);
   }
-  return { lower: cholesky(matrix, size), tripPrecision, shared };
+  return { lower: cholesky(rowsOf(matrix, size)), tripPrecision, shared };
 }
 
 /** The inverse of L times its transpose, row after row: asked of many sparse sums, it is worked out once. */
 function inverted(lower: LowerTriangle): Float64Array {
-  const { size } = lower;
+  const size = lower.length;
   const inverse = new Float64Array(size * size);
   for (let at = 0; at < size; at++) {
     const unit = new Float64Array(size);
@@ -120,11 +120,8 @@ function logLikelihood(count: number, mean: number, shape: number): number {
   return sum;
 }
 
-const logDiagonal = ({ size, values }: LowerTriangle): number => {
-  let sum = 0;
-  for (let at = 0; at < size; at++) sum += Math.log(values[at * size + at] as number);
-  return sum;
-};
+const logDiagonal = (lower: LowerTriangle): number =>
+  lower.reduce((sum, row, at) => sum + Math.log(row[at] as number), 0);
 
 /**
  * Counts as a negative binomial with hours as exposure and a log-linear rate, its parameters Gaussian about what was

@@ -1,4 +1,4 @@
-import { backward, cholesky, forward } from '../numbers/cholesky.js';
+import { backward, cholesky, forward, rowsOf } from '../numbers/cholesky.js';
 import type { TideStation } from '../contract/tide.js';
 import { tideHeights } from './harmonic.js';
 
@@ -131,7 +131,7 @@ function ahead(samples: readonly (readonly [Signs, number])[], hours: number, sp
       }
     }
   }
-  const lower = cholesky(normal, size);
+  const lower = cholesky(rowsOf(normal, size));
   const weights = [...backward(lower, forward(lower, right))];
   const missed = samples.reduce((sum, [signs, y]) => sum + (y - weigh(weights, signs)) ** 2, 0);
   const expected = spreadM2 * (1 - fades ** 2);

@@ -1,8 +1,8 @@
 import { seededNumbers } from '../../numbers/seeded';
-import { backward, cholesky, forward } from '../../numbers/cholesky';
+import { backward, cholesky, forward, rowsOf } from '../../numbers/cholesky';
 import { POINT } from '../../testing/candidates';
 import type { Block, Candidate } from './fished';
-import { coder, covariance, DAY_VARIANCE, HOUR_VARIANCE, likeIn, VARIANCE } from './kernel';
+import { DAY_VARIANCE, HOUR_VARIANCE, likeIn, Moments, Things, VARIANCE } from './kernel';
 import { mattering, moveBetween, preferences } from './moves';
 import { normalBelow, Z80 } from './normal';
 import { posterior, preferenceOf, rateAt, usualLog, USUAL_RATE } from './posterior';
@@ -41,14 +41,14 @@ describe('the decomposition', () => {
             matrix[i * size + j]! += root[i * size + k]! * root[j * size + k]! + (i === j ? 0.1 : 0);
       const wanted = Float64Array.from({ length: size }, () => random());
       const right = wanted.map((_, i) => wanted.reduce((sum, value, j) => sum + matrix[i * size + j]! * value, 0));
-      const lower = cholesky(Float64Array.from(matrix), size);
+      const lower = cholesky(rowsOf(Float64Array.from(matrix), size));
       const found = backward(lower, forward(lower, right));
       found.forEach((value, at) => expect(value).toBeCloseTo(wanted[at]!, 6));
     }
   });
 
   it('refuses what is not positive definite', () => {
-    expect(() => cholesky(Float64Array.of(1, 2, 2, 1), 2)).toThrow('positive definite');
+    expect(() => cholesky(rowsOf(Float64Array.of(1, 2, 2, 1), 2))).toThrow('positive definite');
   });
 });
 
@@ -81,8 +81,14 @@ describe('how alike things are', () => {
   });
 
   it('adds up to the covariance, which fades with the hours', () => {
-    const code = coder();
-    const between = (aMin: number, bMin: number) => covariance(code(POINT, aMin), code(FLAT, bMin));
+    const things = new Things();
+    const between = (aMin: number, bMin: number) =>
+      things.covariances(
+        things.numberOf(POINT),
+        aMin,
+        new Moments([things.numberOf(FLAT)], Float64Array.of(bMin)),
+        1,
+      )[0]!;
     const shared = Object.entries(VARIANCE).reduce(
       (sum, [attribute, variance]) => sum + variance * likeIn(attribute as keyof typeof VARIANCE, POINT, FLAT),
       0,
@@ -116,8 +122,8 @@ describe('what is believed', () => {
       // prettier-ignore
       const one = block(POINT, bites, { hours });
       const rate = posterior([one], [0]).rate({ fished: POINT, preference: 0 }, one.atMin);
-      const code = coder()(POINT, one.atMin);
-      const variance = covariance(code, code);
+      const things = new Things();
+      const variance = things.atOnce(things.numberOf(POINT), things.numberOf(POINT));
       // One number alone: the density is laid out and summed.
       let [sum, mean, square, top, highest] = [0, 0, 0, 0, -Infinity];
       for (let f = -8; f <= 8; f += 0.001) {

@@ -1,6 +1,8 @@
-import { backward, cholesky, dot, forward, squared, type LowerTriangle } from '../../numbers/cholesky.js';
+import { dot, forward, squared } from '../../numbers/cholesky.js';
 import type { Block, Candidate, EvidenceAttribute, Fished } from './fished.js';
-import { attributeCovariance, coder, covariance, likeIn, type Coded } from './kernel.js';
+import { attributeCovariance, likeIn, Moments, thingsSoFar } from './kernel.js';
+import { keepTop, startOf } from './kept-tops.js';
+import { topOf } from './top.js';
 
 /** Bites an hour of something as good as the plan's usual, before anything is known of the day. */
 export const USUAL_RATE = 1;
@@ -10,11 +12,6 @@ export const USUAL_RATE = 1;
  */
 const PRIOR_POWER = 0.6;
 const PRIOR_POWER_VARIANCE = 1;
-const MAX_STEPS = 40;
-/** Newton's steps square what is missing: one this small leaves a few thousandths. */
-const CLOSE_ENOUGH = 0.06;
-/** A step never moves a rate by more than this factor's logarithm: the first ones could overshoot. */
-const LONGEST_STEP = 2;
 
 /** A rate of bites an hour with how well it is known. */
 export interface Rate {
@@ -53,8 +50,6 @@ export interface RateQuery {
 /** A rate before it is known how well it is known. */
 export interface Prospect {
   readonly logMean: number;
-  /** Its standard deviation is at most this: what it would be if nothing had been fished. */
-  readonly maxLogSd: number;
   readonly rate: () => Rate;
 }
 
@@ -77,9 +72,8 @@ export interface Posterior {
 
 /**
  * Bites as counts (Poisson) with a log-linear rate: planner's expectation, day, hour and attributes, each a Gaussian
- * process, so that like things share strength. Laplace's approximation by Newton steps on the logarithms of the blocks'
- * rates (Rasmussen & Williams 2006, algorithms 3.1 and 3.2): the log-likelihood is concave, so there is one top, and a
- * few steps find it; with counts this small its normal is close, and nothing is drawn at random.
+ * process, so that like things share strength (Laplace's approximation, `top.ts`; Rasmussen & Williams 2006, algorithm
+ * 3.2). With counts this small its normal is close, and nothing is drawn at random.
  * @param preferences how much the planner prefers what each block fished, as logarithms
  * @param thinned how far the place of each block was thinned out when it was fished, as logarithms (`thinned.ts`)
  */
@@ -89,54 +83,27 @@ export function posterior(
   thinned: readonly number[] = [],
 ): Posterior {
   const n = blocks.length;
-  const code = coder();
-  const coded = blocks.map((block) => code(block, block.atMin));
+  const things = thingsSoFar();
+  const moments = new Moments(
+    blocks.map((block) => things.numberOf(block)),
+    Float64Array.from(blocks, ({ atMin }) => atMin),
+  );
+  const asking = { things, moments, preferences };
   const planned = Float64Array.from(preferences, (own, at) => priorLog(own) + (thinned[at] ?? 0));
-  const kernel = new Float64Array(n * n);
-  for (let i = 0; i < n; i++) {
-    for (let j = 0; j <= i; j++) {
-      const [a, b] = [coded[i] as Coded, coded[j] as Coded];
-      const shared = covariance(a, b) + trust(preferences[i] as number, preferences[j] as number);
-      kernel[i * n + j] = shared;
-      kernel[j * n + i] = shared;
-    }
-  }
-  /** Bites that were to be expected of each block, at logarithms of the rates over what the plan alone says. */
-  const expectedAt = (latent: Float64Array) =>
-    latent.map((value, at) => (blocks[at] as Block).hours * Math.exp((planned[at] as number) + value));
-  let latent = new Float64Array(n);
-  let expected = expectedAt(latent);
-  let root = expected.map(Math.sqrt);
-  let lower = decomposed(kernel, root);
-  for (let step = 0; n > 0 && step < MAX_STEPS; step++) {
-    // With W the expected bites: b = W f + gradient; a = b - W^1/2 B^-1 W^1/2 K b; f = K a.
-    const wanted = latent.map((value, at) => {
-      const own = expected[at] as number;
-      return own * value + (blocks[at] as Block).bites - own;
-    });
-    const moved = multiplied(kernel, wanted).map((value, at) => (root[at] as number) * value);
-    backward(lower, forward(lower, moved));
-    const target = multiplied(
-      kernel,
-      wanted.map((value, at) => value - (root[at] as number) * (moved[at] as number)),
-    );
-    const longest = target.reduce((most, value, at) => Math.max(most, Math.abs(value - (latent[at] as number))), 0);
-    const share = longest > LONGEST_STEP ? LONGEST_STEP / longest : 1;
-    latent = latent.map((value, at) => value + share * ((target[at] as number) - value));
-    expected = expectedAt(latent);
-    // So near the top the curvature is the same to a few hundredths; what was taken apart for this step serves on.
-    if (longest < CLOSE_ENOUGH) break;
-    root = expected.map(Math.sqrt);
-    lower = decomposed(kernel, root);
-  }
-  /** At the top the weight of a block is the gradient: what it brought over what was expected of it. */
-  const weights = expected.map((own, at) => (blocks[at] as Block).bites - own);
-  /** Mean of what shares so much with each block. */
-  const meanOf = (shared: Float64Array): number => {
-    let mean = 0;
-    for (let at = 0; at < n; at++) mean += (shared[at] as number) * (weights[at] as number);
-    return mean;
+  /** What a thing at a minute of the day shares with each of the first so many blocks. */
+  const sharedBy = (thing: number, atMin: number, preference: number, many: number): Float64Array => {
+    const shared = things.covariances(thing, atMin, moments, many);
+    for (let at = 0; at < many; at++)
+      shared[at] = (shared[at] as number) + trust(preference, preferences[at] as number);
+    return shared;
   };
+  const kernel = blocks.map((_, at) =>
+    sharedBy(moments.thing[at] as number, moments.atMin[at] as number, preferences[at] as number, at + 1),
+  );
+  const top = topOf(kernel, blocks, planned, startOf(asking));
+  const { latent, expected, weights, lower, root } = keepTop(asking, top);
+  /** Mean of what shares so much with each block. */
+  const meanOf = (shared: Float64Array): number => dot(shared, weights, n);
   /** Its variance, where it shares so much with itself. */
   const varianceOf = (shared: Float64Array, own: number): number =>
     own -
@@ -147,27 +114,20 @@ export function posterior(
       ),
     );
   const asked = (shared: Float64Array, own: number) => ({ mean: meanOf(shared), variance: varianceOf(shared, own) });
-  const sharedWith = ({ fished, preference }: RateQuery, atMin: number): Float64Array => {
-    const own = code(fished, atMin);
-    const shared = new Float64Array(n);
-    for (let at = 0; at < n; at++) {
-      shared[at] = covariance(own, coded[at] as Coded) + trust(preference, preferences[at] as number);
-    }
-    return shared;
-  };
-  const between = (one: RateQuery, other: RateQuery, atMin: number): number =>
-    covariance(code(one.fished, atMin), code(other.fished, atMin)) + trust(one.preference, other.preference);
+  const sharedWith = ({ fished, preference }: RateQuery, atMin: number): Float64Array =>
+    sharedBy(things.numberOf(fished), atMin, preference, n);
+  const between = (one: RateQuery, other: RateQuery): number =>
+    things.atOnce(things.numberOf(one.fished), things.numberOf(other.fished)) + trust(one.preference, other.preference);
   const prospect = (thing: RateQuery, atMin: number): Prospect => {
     const shared = sharedWith(thing, atMin);
-    const own = between(thing, thing, atMin);
     const logMean = priorLog(thing.preference) + (thing.thinned ?? 0) + meanOf(shared);
-    return { logMean, maxLogSd: Math.sqrt(own), rate: () => rateOf(logMean, varianceOf(shared, own)) };
+    return { logMean, rate: () => rateOf(logMean, varianceOf(shared, between(thing, thing))) };
   };
   return {
     // Rasmussen & Williams 2006, equation 3.32: at the top K^-1 f is the gradient.
     logEvidence: blocks.reduce((sum, { bites }, at) => {
       const own = expected[at] as number;
-      const curved = Math.log(lower.values[at * n + at] as number);
+      const curved = Math.log(lower[at]?.[at] as number);
       const fits = bites * Math.log(own) - own - logFactorial(bites);
       return sum + fits - ((weights[at] as number) * (latent[at] as number)) / 2 - curved;
     }, 0),
@@ -176,7 +136,7 @@ export function posterior(
     against: (one, other, atMin) => {
       const less = sharedWith(other, atMin);
       const shared = sharedWith(one, atMin).map((value, at) => value - (less[at] as number));
-      const own = between(one, one, atMin) + between(other, other, atMin) - 2 * between(one, other, atMin);
+      const own = between(one, one) + between(other, other) - 2 * between(one, other);
       const { mean, variance } = asked(shared, own);
       const planned = PRIOR_POWER * (one.preference - other.preference) + (one.thinned ?? 0) - (other.thinned ?? 0);
       return { mean: planned + mean, sd: Math.sqrt(Math.max(0, variance)) };
@@ -218,25 +178,8 @@ function otherLevels(attribute: EvidenceAttribute, fished: Fished, blocks: reado
   return others.length <= MAX_OTHERS ? others : others.sort((a, b) => b.hours - a.hours).slice(0, MAX_OTHERS);
 }
 
-/** B = I + W^1/2 K W^1/2 taken apart; its upper triangle is left as it was. */
-function decomposed(kernel: Float64Array, root: Float64Array): LowerTriangle {
-  const n = root.length;
-  const inner = new Float64Array(n * n);
-  for (let i = 0; i < n; i++) {
-    const own = root[i] as number;
-    for (let j = 0; j <= i; j++) inner[i * n + j] = own * (kernel[i * n + j] as number) * (root[j] as number);
-    inner[i * n + i] = (inner[i * n + i] as number) + 1;
-  }
-  return cholesky(inner, n);
-}
-
 /** The logarithm of a rate as the plan alone would have it. */
 const priorLog = (preference: number): number => Math.log(USUAL_RATE) + PRIOR_POWER * preference;
 
 /** What two things share by how much the plan prefers them: where it was right of one, it is likelier so of the other. */
 const trust = (one: number, other: number): number => PRIOR_POWER_VARIANCE * one * other;
-
-function multiplied(matrix: Float64Array, vector: Float64Array): Float64Array {
-  const n = vector.length;
-  return vector.map((_, row) => dot(matrix, row * n, vector, 0, n));
-}

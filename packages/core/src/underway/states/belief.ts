@@ -219,9 +219,7 @@ export class Belief {
   /** Bites an hour of something in the mean of all ways and states, where its place counts for so much. */
   meanRate(fished: Fished, counts: Counts): number {
     const { feeding, resting } = this.ways.unfished(fished);
-    return (
-      dot(counts.feeding, 0, feeding, 0, WAYS) + dot(counts.resting, 0, resting, 0, WAYS) + counts.empty * EMPTY_RATE
-    );
+    return dot(counts.feeding, feeding, WAYS) + dot(counts.resting, resting, WAYS) + counts.empty * EMPTY_RATE;
   }
 
   /** Takes in what a stretch of fishing brought. */

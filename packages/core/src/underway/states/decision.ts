@@ -214,8 +214,8 @@ class Deciding<T extends Fishable> {
         const nextCost = next === of ? 0 : costMin(option, next.look.option);
         const isHere = next.look.option.fished.place === option.fished.place;
         const over = isHere
-          ? dot(after.hereFeeding, 0, next.feeding, 0, DRAWN) + dot(after.hereResting, 0, next.resting, 0, DRAWN)
-          : dot(after.feeding, 0, next.mayFeeding, 0, DRAWN) + dot(after.resting, 0, next.mayResting, 0, DRAWN);
+          ? dot(after.hereFeeding, next.feeding, DRAWN) + dot(after.hereResting, next.resting, DRAWN)
+          : dot(after.feeding, next.mayFeeding, DRAWN) + dot(after.resting, next.mayResting, DRAWN);
         best = Math.max(best, ((EMPTY_RATE * after.chance + over) * Math.max(0, restMin - nextCost)) / 60);
       }
       return best;
