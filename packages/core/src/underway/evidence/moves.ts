@@ -1,3 +1,4 @@
+import { group } from 'd3-array';
 import type { Block, Candidate, EvidenceAttribute, Fished } from './fished.js';
 import { EVIDENCE_ATTRIBUTES } from './fished.js';
 import { likeIn } from './kernel.js';
@@ -53,8 +54,11 @@ export const isCluster = (stretch: { readonly bites: number; readonly hours: num
 /** How much the planner prefers what each block fished; what is among no candidates is neither here nor there to it. */
 export function preferences(blocks: readonly Block[], candidates: readonly Candidate[]): number[] {
   const usual = usualLog(candidates);
+  // Only what is of one place, lure and trim can be the same.
+  const keyOf = ({ spot, category, trim }: Fished) => `${spot}/${category}/${trim}`;
+  const byKey = group(candidates, keyOf);
   return blocks.map((block) => {
-    const like = candidates.find((each) => moveBetween(each, block) === 'stay');
+    const like = byKey.get(keyOf(block))?.find((each) => moveBetween(each, block) === 'stay');
     return like ? preferenceOf(like.prior, usual) : 0;
   });
 }

@@ -1,4 +1,3 @@
-import { group } from 'd3-array';
 import type { Block, Fished } from './fished.js';
 
 /** So much less, as a logarithm, does an hour's fishing leave of a place's bites. Judgement, held against simulated days. */
@@ -9,12 +8,15 @@ export const REFILLED_MIN = 85;
 /** Where something is fished: by its name, or by the kind of ground where it has none. */
 export const placeOf = ({ spot, structure, cover }: Fished): string => spot ?? `${structure}/${cover}`;
 
-/** Hours for which a place was fished, as far as it remembers them at a minute of the day. */
-const rememberedHours = (here: readonly Block[], atMin: number): number =>
-  here.reduce(
-    (sum, { hours, atMin: thenMin }) => sum + hours * 0.5 ** (Math.max(0, atMin - thenMin) / REFILLED_MIN),
-    0,
-  );
+/** What is left of hours that a place remembers, some minutes on. */
+const remembered = (hours: number, afterMin: number): number => hours * 0.5 ** (Math.max(0, afterMin) / REFILLED_MIN);
+
+/** Hours for which a place was fished, as far as it remembers them at a minute of the day, and those before that minute. */
+interface Worn {
+  hours: number;
+  before: number;
+  atMin: number;
+}
 
 /**
  * How far places are thinned out by fishing: the catch of a unit of effort falls, as a logarithm, along with the effort
@@ -26,19 +28,27 @@ export function thinnedOut(
   blocks: readonly Block[],
   atMin: number,
 ): { readonly ofBlocks: readonly number[]; readonly of: (fished: Fished) => number } {
-  const byPlace = group(blocks, placeOf);
-  const fishedAt = (fished: Fished): readonly Block[] => byPlace.get(placeOf(fished)) ?? [];
-  const left = new Map<string, number>();
+  const wornBy = new Map<string, Worn>();
+  const ofBlocks = new Array<number>(blocks.length);
+  const inOrder = [...blocks.keys()].sort((a, b) => (blocks[a] as Block).atMin - (blocks[b] as Block).atMin);
+  for (const at of inOrder) {
+    const block = blocks[at] as Block;
+    const place = placeOf(block);
+    const worn = wornBy.get(place) ?? { hours: 0, before: 0, atMin: block.atMin };
+    // What was fished at the same time is not before it.
+    if (block.atMin > worn.atMin) {
+      worn.hours = worn.before = remembered(worn.hours, block.atMin - worn.atMin);
+      worn.atMin = block.atMin;
+    }
+    ofBlocks[at] = -THINNED_PER_HOUR * (worn.before + block.hours / 2);
+    worn.hours += block.hours;
+    wornBy.set(place, worn);
+  }
   return {
-    ofBlocks: blocks.map((block) => {
-      const before = fishedAt(block).filter((other) => other.atMin < block.atMin);
-      return -THINNED_PER_HOUR * (rememberedHours(before, block.atMin) + block.hours / 2);
-    }),
+    ofBlocks,
     of: (fished) => {
-      const place = placeOf(fished);
-      let known = left.get(place);
-      if (known === undefined) left.set(place, (known = -THINNED_PER_HOUR * rememberedHours(fishedAt(fished), atMin)));
-      return known;
+      const worn = wornBy.get(placeOf(fished));
+      return worn ? -THINNED_PER_HOUR * remembered(worn.hours, atMin - worn.atMin) : 0;
     },
   };
 }

@@ -1,5 +1,5 @@
 import type { Block, Candidate } from '../evidence/fished.js';
-import { mattering, preferences, type Mattering } from '../evidence/moves.js';
+import { mattering, type Mattering } from '../evidence/moves.js';
 import { normalBelow } from '../evidence/normal.js';
 import { posterior, preferenceOf, usualLog, type Prospect } from '../evidence/posterior.js';
 import { thinnedOut } from '../evidence/thinned.js';
@@ -17,8 +17,16 @@ export interface LikeThings {
 /** They are surer which of two things is better than simulated days of either world have them: odds are told nearer to even. */
 const ODDS_NEARER = 0.6;
 
-/** What is known of like things at a minute of the day: Gaussian processes over what they share (`evidence/posterior`). */
-export function likeThings(candidates: readonly Candidate[], blocks: readonly Block[], atMin: number): LikeThings {
+/**
+ * What is known of like things at a minute of the day: Gaussian processes over what they share (`evidence/posterior`).
+ * @param ofBlocks how much the plan prefers what each block fished (`preferences`)
+ */
+export function likeThings(
+  candidates: readonly Candidate[],
+  blocks: readonly Block[],
+  ofBlocks: readonly number[],
+  atMin: number,
+): LikeThings {
   const usual = usualLog(candidates);
   const thinned = thinnedOut(blocks, atMin);
   const asked = (of: Candidate) => ({
@@ -26,7 +34,7 @@ export function likeThings(candidates: readonly Candidate[], blocks: readonly Bl
     preference: preferenceOf(of.prior, usual),
     thinned: thinned.of(of),
   });
-  const known = posterior(blocks, preferences(blocks, candidates), thinned.ofBlocks);
+  const known = posterior(blocks, ofBlocks, thinned.ofBlocks);
   return {
     logEvidence: known.logEvidence,
     prospect: (of) => known.prospect(asked(of), atMin),

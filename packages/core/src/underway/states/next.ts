@@ -2,7 +2,7 @@ import type { CategoryId, Tone } from '../../contract/ids.js';
 import { nameOf } from '../../contract/names.js';
 import { parse, type Parsed } from '../../contract/problems.js';
 import { minutesOf } from '../../day/windows.js';
-import { isCluster } from '../evidence/moves.js';
+import { isCluster, preferences } from '../evidence/moves.js';
 import type { Belief, Stretch } from './belief.js';
 import { decide, hopeOf, type Decision, type Hope, type Question } from './decision.js';
 import { beliefOf } from './kept-belief.js';
@@ -74,9 +74,10 @@ class StandingDay {
     this.now = this.prior.last();
     const options = this.prior.options(this.now, this.likeliestLures());
     const candidates = options.map(({ candidate }) => candidate);
+    const blocks = this.prior.blocks(since);
     this.question = {
       belief: this.belief,
-      like: likeThings(candidates, this.prior.blocks(since), since(input.now)),
+      like: likeThings(candidates, blocks, preferences(blocks, candidates), since(input.now)),
       soFar: new DaySoFar(this.belief.ways, stretches, since(input.now)),
       now: this.now,
       options,

@@ -1,3 +1,4 @@
+import { mean } from 'd3-array';
 import { STRUCTURES } from '../../contract/ids.js';
 import type { Block, Candidate, Fished as OnTheWater } from '../evidence/fished.js';
 import { preferences } from '../evidence/moves.js';
@@ -32,9 +33,6 @@ const UNPLANNED_HOLDS = 0.4;
 const LEAST_DEPTH_M = 0.15;
 const LEAST_PACE_MPS = 0.03;
 
-const bestOf = (all: readonly Candidate[]): Candidate | undefined =>
-  all.reduce<Candidate | undefined>((best, each) => (best && best.prior >= each.prior ? best : each), undefined);
-
 /** Distinct values in the order in which they are met. */
 class Index<T> {
   private readonly at = new Map<T, number>();
@@ -48,6 +46,25 @@ class Index<T> {
   }
 }
 
+/** What the plan prefers most of all that is alike; of what it prefers as much, the first. */
+class Preferred {
+  private readonly best = new Map<string, Candidate>();
+
+  constructor(candidates: readonly Candidate[], keyOf: (each: Candidate) => string) {
+    for (const each of candidates) {
+      const key = keyOf(each);
+      const known = this.best.get(key);
+      if (!known || each.prior > known.prior) this.best.set(key, each);
+    }
+  }
+
+  of(key: string): Candidate | undefined {
+    return this.best.get(key);
+  }
+}
+
+const withLure = (each: OnTheWater): string => `${placeOf(each)} ${each.category}`;
+
 /**
  * A day as the states take it: the plan's preferences as priors, the stretches that were fished as what is known.
  * Depth and pace are told against what the plan prefers with a lure at a place.
@@ -55,27 +72,26 @@ class Index<T> {
  */
 export function statesOf(candidates: readonly Candidate[], blocks: readonly Block[], atMin: number): DayStates {
   const [places, lures, trims] = [new Index<string>(), new Index<string>(), new Index<string | null>()];
+  const kinds: number[] = [];
   trims.of(null);
   for (const each of [...candidates, ...blocks]) {
-    places.of(placeOf(each));
+    kinds[places.of(placeOf(each))] ??= each.structure ? STRUCTURES.indexOf(each.structure) + 1 : 0;
     lures.of(each.category);
     trims.of(each.trim);
   }
-  const priors = priorsOf(candidates, [...candidates, ...blocks], places.values, lures.values, trims.values.length);
-  const preferred = new Map<string, Candidate | undefined>();
-  const preferredLike = (key: string, test: (each: Candidate) => boolean): Candidate | undefined => {
-    if (!preferred.has(key)) preferred.set(key, bestOf(candidates.filter(test)));
-    return preferred.get(key);
+  const here = new Preferred(candidates, placeOf);
+  const hereWithLure = new Preferred(candidates, withLure);
+  const anywhere = new Preferred(candidates, ({ category }) => category);
+  const priors: Priors = {
+    ...priorsOf(here, hereWithLure, places.values, lures.values),
+    feeds: candidates[0]?.light === 'high' ? FEEDS_IN_HIGH_SUN : FEEDS,
+    kinds,
+    tones: trims.values.length,
   };
   const fishedOf = (each: OnTheWater, preference: number): Fished => {
     const place = placeOf(each);
-    const here = preferredLike(place, (other) => placeOf(other) === place);
-    const depths =
-      preferredLike(
-        `${place} ${each.category}`,
-        (other) => placeOf(other) === place && other.category === each.category,
-      ) ?? here;
-    const paces = preferredLike(each.category, ({ category }) => category === each.category);
+    const depths = hereWithLure.of(withLure(each)) ?? here.of(place);
+    const paces = anywhere.of(each.category);
     const steps = paces
       ? Math.round(
           Math.log(Math.max(LEAST_PACE_MPS, each.paceMps) / Math.max(LEAST_PACE_MPS, paces.paceMps)) /
@@ -95,10 +111,17 @@ export function statesOf(candidates: readonly Candidate[], blocks: readonly Bloc
   const usual = usualLog(candidates);
   const inOrder = [...blocks].sort((a, b) => a.atMin - b.atMin);
   const ofBlocks = preferences(inOrder, candidates);
+  // Field by field: to spread what is fished and add to it takes a hundred times as long in some engines.
   const stretches = inOrder.map((block, at): Stretch => {
+    const { place, lure, depthLog, paceSteps, tone, preference } = fishedOf(block, ofBlocks[at] as number);
     const half = block.hours * 30;
     return {
-      ...fishedOf(block, ofBlocks[at] as number),
+      place,
+      lure,
+      depthLog,
+      paceSteps,
+      tone,
+      preference,
       fromMin: block.atMin - half,
       toMin: block.atMin + half,
       hours: block.hours,
@@ -108,7 +131,7 @@ export function statesOf(candidates: readonly Candidate[], blocks: readonly Bloc
   });
   const belief = beliefOf(priors, begin, stretches);
   belief.advance(atMin);
-  const like = likeThings(candidates, blocks, atMin);
+  const like = likeThings(candidates, inOrder, ofBlocks, atMin);
   return {
     belief,
     like,
@@ -120,45 +143,29 @@ export function statesOf(candidates: readonly Candidate[], blocks: readonly Bloc
   };
 }
 
+/** Where fish are believed to be, and what to take, as the plan prefers places and lures. */
 function priorsOf(
-  candidates: readonly Candidate[],
-  all: readonly OnTheWater[],
+  here: Preferred,
+  hereWithLure: Preferred,
   places: readonly string[],
   lures: readonly string[],
-  tones: number,
-): Priors {
-  const best = new Map<string, number>();
-  const bestWith = new Map<string, number>();
-  for (const each of candidates) {
-    const place = placeOf(each);
-    const key = `${place} ${each.category}`;
-    best.set(place, Math.max(best.get(place) ?? 0, each.prior));
-    bestWith.set(key, Math.max(bestWith.get(key) ?? 0, each.prior));
-  }
-  const mean = [...best.values()].reduce((sum, each) => sum + each, 0) / Math.max(1, best.size);
+): Pick<Priors, 'holds' | 'works'> {
+  const best = places.map((place) => here.of(place)?.prior);
+  const usual = mean(best) as number;
   // How well each lure does, of the best at the same place, in the mean of the places where the plan has it.
   const share = lures.map((lure) => {
-    const shares = places.flatMap((place) => {
-      const own = bestWith.get(`${place} ${lure}`);
-      return own === undefined ? [] : [own / (best.get(place) as number)];
+    const shares = places.flatMap((place, at) => {
+      const own = hereWithLure.of(`${place} ${lure}`)?.prior;
+      return own === undefined ? [] : [own / (best[at] as number)];
     });
-    return shares.length ? shares.reduce((sum, each) => sum + each, 0) / shares.length : null;
+    return mean(shares) ?? null;
   });
   const planned = share.filter((each) => each !== null);
   const [worst, most] = [Math.min(...planned), Math.max(...planned)];
   return {
-    holds: places.map((place) => {
-      const own = best.get(place);
-      return own === undefined ? UNPLANNED_HOLDS : heldBy(own / mean);
-    }),
+    holds: best.map((own) => (own === undefined ? UNPLANNED_HOLDS : heldBy(own / usual))),
     works: share.map((each) =>
       each === null ? UNPLANNED_WORKS : worksBy(most > worst ? (each - worst) / (most - worst) : 1),
     ),
-    feeds: candidates[0]?.light === 'high' ? FEEDS_IN_HIGH_SUN : FEEDS,
-    kinds: places.map((place) => {
-      const structure = all.find((each) => placeOf(each) === place)?.structure;
-      return structure ? STRUCTURES.indexOf(structure) + 1 : 0;
-    }),
-    tones,
   };
 }
