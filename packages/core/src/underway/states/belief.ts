@@ -39,8 +39,13 @@ const MISSES_RIGHT = 0.25;
 const MISSES_WRONG = 0.6;
 /** Catches come in bunches: dispersion of the negative binomial. */
 const DISPERSION = 1.6;
-/** How far what came is believed: the water is not quite as it is thought here (tempered likelihood, Grünwald and van Ommen 2017). */
-const BELIEVED = 0.8;
+/**
+ * A chance as far as it is believed, by four fifths: the water is not quite as it is thought here (tempered likelihood,
+ * Grünwald and van Ommen 2017).
+ */
+const believed = (chance: number): number => chance ** 0.8;
+/** Where nothing was put down. */
+const NONE_BORNE = new Int16Array(WAYS).fill(-1);
 
 /** Logarithm of the chance of a count that comes in bunches (negative binomial). */
 function logLikelihood(count: number, mean: number): number {
@@ -55,9 +60,32 @@ function logLikelihood(count: number, mean: number): number {
 /** Chance of a count that comes in bunches. */
 export const chanceOf = (count: number, mean: number): number => Math.exp(logLikelihood(count, mean));
 
+/** Where they are written, for one stretch at a time. */
+const ROOTS = emptyRates();
+
+/**
+ * The fifth root of the chance that fish that are there bring so many bites, in every way.
+ * @param rates bites an hour in every way
+ * @param borne how many of the bites came before the place was put down; below 0 in ways in which it was not
+ */
+function fifthRoots(rates: Float64Array, hours: number, bites: number, borne: Int16Array, into: Float64Array): void {
+  for (let way = 0; way < WAYS; way++) {
+    const mean = (rates[way] as number) * hours;
+    const before = borne[way] as number;
+    // Mostly nothing came, and nothing was put down: written out, since a day has tens of thousands of those.
+    const log = !bites
+      ? DISPERSION * Math.log(DISPERSION / (DISPERSION + mean))
+      : before < 0
+        ? logLikelihood(bites, mean)
+        : logLikelihood(before, mean * BEFORE_DOWN) +
+          logLikelihood(bites - before, mean * (1 - BEFORE_DOWN) * PUT_DOWN);
+    into[way] = Math.exp(log / 5);
+  }
+}
+
 /** How much each way counts for the rate at a place: of fish that feed, of fish that rest; and the chance that it is empty. */
 export interface Counts extends Rates {
-  empty: number;
+  readonly empty: number;
 }
 
 /**
@@ -129,7 +157,7 @@ export class Belief {
     const { given } = this;
     const { bears, thins } = this.ways;
     const worn = (this.worn[place] as number) * 0.5 ** (inMin / REFILLED_MIN);
-    const thinnedBy = Float64Array.from(THINS, (by) => Math.exp(-by * worn));
+    const thinnedBy = THINS.map((by) => Math.exp(-by * worn));
     const until = this.downUntil[place] as Float64Array;
     const remembers = this.remembered[place] as Float64Array;
     const forgets = 0.5 ** (inMin / FORGOTTEN_MIN);
@@ -180,9 +208,10 @@ export class Belief {
     const usually = this.ways.usually[place] as Float64Array;
     const remembered = this.remembered[place] as Float64Array;
     const keeps = 0.5 ** (minutes / FORGOTTEN_MIN);
+    const { roams } = this.ways;
     for (let way = 0; way < WAYS; way++) {
       const usual = usually[way] as number;
-      holds[way] = usual + ((holds[way] as number) - usual) * (this.ways.roams[way] ? keptRoaming : keptHere);
+      holds[way] = usual + ((holds[way] as number) - usual) * (roams[way] ? keptRoaming : keptHere);
       remembered[way] = (remembered[way] as number) * keeps;
     }
     this.worn[place] = (this.worn[place] as number) * 0.5 ** (minutes / REFILLED_MIN);
@@ -192,9 +221,10 @@ export class Belief {
   rates(fished: Fished, inMin: number, into: Rates = emptyRates()): Rates {
     const { feeding, resting } = this.ways.unfished(fished);
     const left = this.left(fished.place, inMin);
+    const { feeding: feedingNow, resting: restingNow } = into;
     for (let way = 0; way < WAYS; way++) {
-      into.feeding[way] = (feeding[way] as number) * (left[way] as number);
-      into.resting[way] = (resting[way] as number) * (left[way] as number);
+      feedingNow[way] = (feeding[way] as number) * (left[way] as number);
+      restingNow[way] = (resting[way] as number) * (left[way] as number);
     }
     return into;
   }
@@ -203,17 +233,19 @@ export class Belief {
   counts(place: number, inMin: number): Counts {
     const left = this.left(place, inMin);
     const holds = this.holds[place] as Float64Array;
-    const counts = { ...emptyRates(), empty: 0 };
+    const { weights, feeds } = this;
+    const { feeding, resting } = emptyRates();
+    let empty = 0;
     for (let way = 0; way < WAYS; way++) {
-      const weight = this.weights[way] as number;
+      const weight = weights[way] as number;
       const held = holds[way] as number;
-      const fed = this.feeds[way] as number;
       const there = weight * held * (left[way] as number);
-      counts.feeding[way] = there * fed;
-      counts.resting[way] = there * (1 - fed);
-      counts.empty += weight * (1 - held);
+      const feedsThere = there * (feeds[way] as number);
+      feeding[way] = feedsThere;
+      resting[way] = there - feedsThere;
+      empty += weight * (1 - held);
     }
-    return counts;
+    return { feeding, resting, empty };
   }
 
   /** Bites an hour of something in the mean of all ways and states, where its place counts for so much. */
@@ -233,35 +265,34 @@ export class Belief {
     this.worn[place] += hours / 2;
     const borne = this.putDownBy(place, bites);
     const stray = EMPTY_RATE * hours;
-    /** Of bites of fish that are there, as a logarithm. @param borne of them, before they were put down; below 0 where they were not */
-    const bitesOf = (rate: number, borne: number): number =>
-      borne < 0
-        ? logLikelihood(bites, rate * hours)
-        : logLikelihood(borne, rate * hours * BEFORE_DOWN) +
-          logLikelihood(bites - borne, rate * hours * (1 - BEFORE_DOWN) * PUT_DOWN);
+    fifthRoots(feeding, hours, bites, borne, ROOTS.feeding);
+    fifthRoots(resting, hours, bites, borne, ROOTS.resting);
     /** Of near misses of fish that are there, as far as it is believed: the more of them only come, the more is off. */
-    const nearOf = (rate: number, most: number): number => {
-      if (nearMisses === null) return 1;
+    const nearOf = (nearMisses: number, rate: number, most: number): number => {
       const wrong = 1 - Math.min(1, rate / most);
-      return chanceOf(nearMisses, most * hours * (MISSES_RIGHT + MISSES_WRONG * wrong)) ** BELIEVED;
+      return believed(chanceOf(nearMisses, most * hours * (MISSES_RIGHT + MISSES_WRONG * wrong)));
     };
     const emptyBites = chanceOf(bites, stray);
-    const empty = (emptyBites * (nearMisses === null ? 1 : chanceOf(nearMisses, stray))) ** BELIEVED;
+    const empty = believed(emptyBites * (nearMisses === null ? 1 : chanceOf(nearMisses, stray)));
     const { weights, feeds: feedsNow } = this;
     const { usual } = this.ways;
     let foretold = 0;
     let sum = 0;
     for (let way = 0; way < WAYS; way++) {
-      const right = (usual[way] as number) * (uneven[way] as number);
       const held = holds[way] as number;
       const fed = feedsNow[way] as number;
       const weight = weights[way] as number;
-      const [feedingRate, restingRate] = [feeding[way] as number, resting[way] as number];
-      const feedsBites = bitesOf(feedingRate, borne[way] as number);
-      const restsBites = bitesOf(restingRate, borne[way] as number);
-      const feeds = Math.exp(BELIEVED * feedsBites) * nearOf(feedingRate, right);
-      const rests = Math.exp(BELIEVED * restsBites) * nearOf(restingRate, right * AT_REST);
-      const bitesThere = held * (fed * Math.exp(feedsBites) + (1 - fed) * Math.exp(restsBites));
+      // What is believed of a chance, four fifths of it, and the chance itself are products of its fifth root.
+      const feedsFifth = ROOTS.feeding[way] as number;
+      const restsFifth = ROOTS.resting[way] as number;
+      let feeds = feedsFifth * feedsFifth * feedsFifth * feedsFifth;
+      let rests = restsFifth * restsFifth * restsFifth * restsFifth;
+      const bitesThere = held * (fed * feeds * feedsFifth + (1 - fed) * rests * restsFifth);
+      if (nearMisses !== null) {
+        const right = (usual[way] as number) * (uneven[way] as number);
+        feeds *= nearOf(nearMisses, feeding[way] as number, right);
+        rests *= nearOf(nearMisses, resting[way] as number, right * AT_REST);
+      }
       foretold += weight * (bitesThere + (1 - held) * emptyBites);
       const there = held * (fed * feeds + (1 - fed) * rests);
       const total = there + (1 - held) * empty;
@@ -280,8 +311,8 @@ export class Belief {
   private putDownBy(place: number, bites: number): Int16Array {
     const remembered = this.remembered[place] as Float64Array;
     const until = this.downUntil[place] as Float64Array;
-    const borne = new Int16Array(WAYS).fill(-1);
-    if (!bites) return borne;
+    if (!bites) return NONE_BORNE;
+    const borne = NONE_BORNE.slice();
     for (let way = 0; way < WAYS; way++) {
       const before = remembered[way] as number;
       const bears = this.ways.bears[way] as number;

@@ -142,7 +142,7 @@ class Deciding<T extends Fishable> {
   private readonly ways: Int32Array;
   /** How far the states are believed, and how far like things. */
   private readonly share: number;
-  private readonly placeCounts = new Map<string, Counts>();
+  private readonly placeCounts = new Map<number, Map<number, Counts>>();
 
   constructor(private readonly question: Question<T>) {
     this.belief = question.belief;
@@ -173,9 +173,9 @@ class Deciding<T extends Fishable> {
 
   /** How much each way counts at a place, worked out once for all that could be fished there. */
   private counts(place: number, inMin: number): Counts {
-    const key = `${place} ${inMin}`;
-    const known = this.placeCounts.get(key) ?? this.belief.counts(place, inMin);
-    this.placeCounts.set(key, known);
+    const here = this.placeCounts.get(place) ?? new Map<number, Counts>();
+    const known = here.get(inMin) ?? this.belief.counts(place, inMin);
+    this.placeCounts.set(place, here.set(inMin, known));
     return known;
   }
 

@@ -6,8 +6,8 @@ interface KeptDay {
   readonly priors: string;
   readonly startMin: number;
   readonly ways: Ways;
-  /** Stretches that the belief has taken in, as they were. */
-  readonly taken: string[];
+  /** Stretches that the belief has taken in. */
+  readonly taken: Stretch[];
   readonly belief: Belief;
 }
 
@@ -15,13 +15,31 @@ interface KeptDay {
 const MOST_KEPT = 2;
 const kept: KeptDay[] = [];
 
+/** All that is told of a stretch. */
+const TOLD: readonly (keyof Stretch)[] = [
+  'place',
+  'lure',
+  'depthLog',
+  'paceSteps',
+  'tone',
+  'preference',
+  'fromMin',
+  'toMin',
+  'hours',
+  'bites',
+  'nearMisses',
+];
+const isSame = (a: Stretch, b: Stretch): boolean => TOLD.every((each) => a[each] === b[each]);
+
 /** The day as far as it is kept; from its beginning where what was taken in is not what was fished now. */
-function dayLike(priors: Priors, startMin: number, stretches: readonly string[]): KeptDay {
+function dayLike(priors: Priors, startMin: number, stretches: readonly Stretch[]): KeptDay {
   const written = JSON.stringify(priors);
   const alike = kept.filter((day) => day.priors === written);
   const goesOn = alike.find(
     ({ startMin: begun, taken }) =>
-      begun === startMin && taken.length <= stretches.length && taken.every((each, at) => each === stretches[at]),
+      begun === startMin &&
+      taken.length <= stretches.length &&
+      taken.every((each, at) => isSame(each, stretches[at] as Stretch)),
   );
   if (goesOn) return goesOn;
   const ways = alike[0]?.ways ?? new Ways(priors);
@@ -37,12 +55,12 @@ function dayLike(priors: Priors, startMin: number, stretches: readonly string[])
  * @param stretches in the order in which they were fished
  */
 export function beliefOf(priors: Priors, startMin: number, stretches: readonly Stretch[]): Belief {
-  const written = stretches.map((each) => JSON.stringify(each));
-  const day = dayLike(priors, startMin, written);
+  const day = dayLike(priors, startMin, stretches);
   // The last one may still be going on, or be put right.
   for (let at = day.taken.length; at < stretches.length - 1; at++) {
-    day.belief.observe(stretches[at] as Stretch);
-    day.taken.push(written[at] as string);
+    const taken = stretches[at] as Stretch;
+    day.belief.observe(taken);
+    day.taken.push(taken);
   }
   const others = kept.filter((each) => each !== day);
   kept.splice(0, kept.length, day, ...others.slice(0, MOST_KEPT - 1));

@@ -31,6 +31,8 @@ export const WAYS = 800;
 const SEED = 20270313;
 /** Rates of so many things are kept at once. */
 const MOST_RATES = 500;
+/** There are fewer lures than this. */
+const MOST_LURES = 1000;
 /** Bites an hour of feeding fish in a place that holds them, on a lure that they take: likely, and how far that may be off (log). */
 const USUAL_LOG = Math.log(4);
 const USUAL_SD = 0.55;
@@ -110,7 +112,9 @@ export class Ways {
   private readonly trust = new Float64Array(WAYS);
   /** Powers of a preference in every way, by the preference: things share few of them. */
   private readonly trusted = new Map<number, Float64Array>();
-  private readonly unfishedRates = new Map<string, Rates>();
+  /** By place and lure, of which a day has few. */
+  private readonly unfishedRates = new Map<number, { readonly fished: Fished; readonly rates: Rates }[]>();
+  private ratesKept = 0;
   private readonly plannedRates = new WeakMap<Rates, number>();
 
   constructor(readonly priors: Priors) {
@@ -181,9 +185,16 @@ export class Ways {
   /** Rates of something in every way at a place that was not fished: worked out once, since a day has few such things. */
   unfished(fished: Fished): Rates {
     const { place, lure, depthLog, paceSteps, tone, preference } = fished;
-    const key = `${place} ${lure} ${depthLog} ${paceSteps} ${tone} ${preference}`;
-    const known = this.unfishedRates.get(key);
-    if (known) return known;
+    const key = place * MOST_LURES + lure;
+    const alike = this.unfishedRates.get(key) ?? [];
+    const known = alike.find(
+      ({ fished: other }) =>
+        other.depthLog === depthLog &&
+        other.paceSteps === paceSteps &&
+        other.tone === tone &&
+        other.preference === preference,
+    );
+    if (known) return known.rates;
     const { usual, depthShift, paceShift } = this;
     const uneven = this.places[place] as Float64Array;
     const works = this.works[lure] as Float64Array;
@@ -204,8 +215,12 @@ export class Ways {
       rates.resting[way] =
         all * AT_REST * (OFF_PACE_AT_REST[steps] as number) * (wanted < 0 || wanted === tone ? 1 : OFF_TONE_AT_REST);
     }
-    if (this.unfishedRates.size >= MOST_RATES) this.unfishedRates.clear();
-    this.unfishedRates.set(key, rates);
+    if (this.ratesKept >= MOST_RATES) {
+      this.unfishedRates.clear();
+      this.ratesKept = 0;
+    }
+    this.unfishedRates.set(key, [...(this.unfishedRates.get(key) ?? []), { fished, rates }]);
+    this.ratesKept++;
     return rates;
   }
 }
