@@ -102,6 +102,16 @@ describe('how alike things are', () => {
 });
 
 describe('what is believed', () => {
+  it('of what was fished for no time at all is what it was, then and at the next question', () => {
+    const half = block(POINT, 1);
+    const rate = (blocks: readonly Block[]) => knownAfter(...blocks).rate(asked(FLAT), 450).logMean;
+    const before = rate([half]);
+    expect(rate([half, block(FLAT, 0, { hours: 0, atMin: 440 })])).toBeCloseTo(before, 4);
+    expect(rate([half, block(FLAT, 0, { hours: 0, atMin: 440 }), block(POINT, 0, { atMin: 450 })])).toBeLessThan(
+      before,
+    );
+  });
+
   it('before anything was fished is what the plan says', () => {
     const known = knownAfter();
     const rate = known.rate(asked(POINT), 420);

@@ -15,6 +15,9 @@ const AT_TOP = 1e-8;
 const CURVATURE_WITHIN = 0.005;
 const BITES_WITHIN = 0.01;
 
+/** Less than a cast: what was fished for no time at all says nothing, and is no nought to divide by. */
+const LEAST_HOURS = 1e-6;
+
 /** The likeliest rates of blocks, and how sharply the likelihood falls off about them. */
 export interface Top {
   /** Logarithms of the blocks' rates over what the plan alone says. */
@@ -47,7 +50,7 @@ export function topOf(
   let weights = start.weights;
   let latent = multiplied(kernel, weights);
   const expectedAt = (at: number) =>
-    (blocks[at] as Block).hours * Math.exp((planned[at] as number) + (latent[at] as number));
+    Math.max(LEAST_HOURS, (blocks[at] as Block).hours) * Math.exp((planned[at] as number) + (latent[at] as number));
   let expected = latent.map((_, at) => expectedAt(at));
   let root = expected.map((own, at) => start.root[at] ?? Math.sqrt(own));
   let lower = decomposed(kernel, root, start.lower);
