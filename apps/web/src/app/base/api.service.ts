@@ -101,8 +101,8 @@ export class ApiService {
   }
 
   /** Reads a resource; a server that is briefly away is asked twice more. */
-  get<T extends z.ZodType>(path: string, schema: T): Observable<z.output<T>> {
-    return this.asked(this.http.get(`/api${path}`)).pipe(map((body) => schema.parse(body)));
+  get<T extends z.ZodType>(path: string, schema: T, withinMs = ANSWER_WITHIN_MS): Observable<z.output<T>> {
+    return this.asked(this.http.get(`/api${path}`), withinMs).pipe(map((body) => schema.parse(body)));
   }
 
   /** Reads a resource that is no JSON, in the same way. */
@@ -112,9 +112,9 @@ export class ApiService {
     );
   }
 
-  private asked<T>(answer: Observable<T>): Observable<T> {
+  private asked<T>(answer: Observable<T>, withinMs = ANSWER_WITHIN_MS): Observable<T> {
     return answer.pipe(
-      timeout(ANSWER_WITHIN_MS),
+      timeout(withinMs),
       retry({
         count: 2,
         delay: (error, attempt) => (apiError(error).kind === 'away' ? timer(250 * attempt) : throwError(() => error)),

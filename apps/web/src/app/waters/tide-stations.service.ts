@@ -5,6 +5,9 @@ import { catchError, map, type Observable, of, switchMap } from 'rxjs';
 import * as z from 'zod';
 import { ApiService } from '../base/api.service';
 
+/** The stations of the world are some thirty megabytes, which a small server reads when one is first asked for. */
+const READ_WITHIN_MS = 30_000;
+
 /** Stations whose tides are known, by place. */
 @Injectable({ providedIn: 'root' })
 export class TideStationsService {
@@ -12,7 +15,11 @@ export class TideStationsService {
 
   /** The nearest, first. */
   near({ latitude, longitude }: { readonly latitude: number; readonly longitude: number }): Observable<NearStation[]> {
-    return this.api.get(`/tide-stations?latitude=${latitude}&longitude=${longitude}`, z.array(NearStation));
+    return this.api.get(
+      `/tide-stations?latitude=${latitude}&longitude=${longitude}`,
+      z.array(NearStation),
+      READ_WITHIN_MS,
+    );
   }
 
   /** Those of currents, the nearest first. */
@@ -20,15 +27,16 @@ export class TideStationsService {
     return this.api.get(
       `/tide-stations?latitude=${latitude}&longitude=${longitude}&kind=current`,
       z.array(NearStation),
+      READ_WITHIN_MS,
     );
   }
 
   current(id: string): Observable<CurrentStation> {
-    return this.api.get(`/current-station?id=${encodeURIComponent(id)}`, CurrentStation);
+    return this.api.get(`/current-station?id=${encodeURIComponent(id)}`, CurrentStation, READ_WITHIN_MS);
   }
 
   station(id: string): Observable<TideStation> {
-    return this.api.get(`/tide-station?id=${encodeURIComponent(id)}`, TideStation);
+    return this.api.get(`/tide-station?id=${encodeURIComponent(id)}`, TideStation, READ_WITHIN_MS);
   }
 
   /**

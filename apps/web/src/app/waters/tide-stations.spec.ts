@@ -49,6 +49,17 @@ it('gives a new coast the tide of a station that is near', async () => {
   expect((await whole).tideStation).toMatchObject(STATION);
 });
 
+it('waits for a small server that reads the stations of the world first', async () => {
+  jest.useFakeTimers();
+  const whole = firstValueFrom(service.withStation(BAY));
+  const asked = askedNear();
+  await jest.advanceTimersByTimeAsync(25_000);
+  asked.flush([near(12)]);
+  jest.useRealTimers();
+  http.expectOne('/api/tide-station?id=a%2F1').flush(STATION);
+  expect((await whole).tideStation).toMatchObject(STATION);
+});
+
 it('never takes one by itself that is far off', async () => {
   const whole = firstValueFrom(service.withStation(BAY));
   askedNear().flush([near(400)]);
