@@ -100,19 +100,7 @@ describe('what to do next', () => {
     const later = next([note('08:30', '09:40', bites)], { now: '11:40' });
     expect(later.stayBitesPerHour).not.toBeNull();
     const belief = new Belief(new Ways({ holds: [0.5], works: [0.6], feeds: 0.4, kinds: [0], tones: 3 }), 0);
-    belief.observe({
-      place: 0,
-      lure: 0,
-      depthLog: 0,
-      paceSteps: 0,
-      tone: 0,
-      preference: 0,
-      fromMin: 0,
-      toMin: 70,
-      hours: 1.2,
-      bites: 7,
-      nearMisses: 0,
-    });
+    belief.observe({ ...SILENT_HOUR, toMin: 70, hours: 1.2, bites: 7, nearMisses: 0 });
     const put = belief.rested(0);
     belief.advance(250);
     expect(put).toBeLessThan(0.95);
