@@ -96,4 +96,14 @@ describe('a day that was asked about before', () => {
     const found = told(blocks, preferences);
     expect(found.rates[0]!.logMean).toBeCloseTo(toldAnew(blocks, preferences).rates[0]!.logMean, 6);
   });
+
+  it('is found where most of what was known of it is taken back', () => {
+    const run = Array.from({ length: 160 }, (_, at) => ({ at: 0, minutes: 3, bites: at < 40 ? 9 : 0, preference: 3 }));
+    const asked = (many: number, turned = false) => dayOf(run, { many, longer: 0, righted: null, turned });
+    const [whole, early] = [asked(160), asked(40)];
+    // Nothing else that is known lies nearer.
+    for (const { blocks, preferences } of [asked(160, true), whole]) told(blocks, preferences);
+    const found = told(early.blocks, early.preferences);
+    expect(found.rates[0]!.logMean).toBeCloseTo(toldAnew(early.blocks, early.preferences).rates[0]!.logMean, 6);
+  });
 });

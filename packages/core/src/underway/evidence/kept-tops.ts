@@ -1,5 +1,5 @@
 import type { Moments, Things } from './kernel.js';
-import type { Start, Top } from './top.js';
+import { nought, type Start, type Top } from './top.js';
 
 /** Blocks that are asked about, whatever they brought. */
 export interface AskedBlocks {
@@ -13,22 +13,21 @@ export interface AskedBlocks {
 const MOST_KEPT = 2;
 let kept: readonly (AskedBlocks & { readonly top: Top })[] = [];
 
-/** How many blocks at the beginning are the same; and how many of those the plan prefers as much, so that they share as much. */
-function sameBlocks(one: AskedBlocks, other: AskedBlocks): { readonly same: number; readonly shareAsMuch: number } {
-  const many = one.things === other.things ? Math.min(one.preferences.length, other.preferences.length) : 0;
-  let same = 0;
-  let shareAsMuch = 0;
-  for (; same < many; same++) {
-    if (one.moments.thing[same] !== other.moments.thing[same]) break;
-    if (one.moments.atMin[same] !== other.moments.atMin[same]) break;
-    if (shareAsMuch === same && one.preferences[same] === other.preferences[same]) shareAsMuch++;
-  }
-  return { same, shareAsMuch };
+/** How many blocks at the beginning are the same and preferred as much, so that they share as much. */
+function sameBlocks(one: AskedBlocks, other: AskedBlocks): number {
+  if (one.things !== other.things) return 0;
+  const at = one.preferences.findIndex(
+    (preference, at) =>
+      preference !== other.preferences[at] ||
+      one.moments.thing[at] !== other.moments.thing[at] ||
+      one.moments.atMin[at] !== other.moments.atMin[at],
+  );
+  return at < 0 ? one.preferences.length : at;
 }
 
 /** Notes what was found, for the next question about a day that begins alike. */
 export function keepTop(asked: AskedBlocks, top: Top): Top {
-  const others = kept.filter((each) => sameBlocks(each, asked).same < each.preferences.length);
+  const others = kept.filter((each) => sameBlocks(each, asked) < each.preferences.length);
   kept = [{ ...asked, preferences: [...asked.preferences], top }, ...others].slice(0, MOST_KEPT);
   return top;
 }
@@ -38,16 +37,16 @@ export function keepTop(asked: AskedBlocks, top: Top): Top {
  * alone: the same top is found from anywhere.
  */
 export function startOf(asked: AskedBlocks): Start {
-  const weights = new Float64Array(asked.preferences.length);
   const [nearest] = kept
     .map((each) => {
-      const { same, shareAsMuch } = sameBlocks(each, asked);
+      const same = sameBlocks(each, asked);
       // What it says beyond them is of another day.
-      return { top: each.top, same, shareAsMuch, alike: same - (each.preferences.length - same) };
+      return { top: each.top, same, alike: same - (each.preferences.length - same) };
     })
     .sort((a, b) => b.alike - a.alike);
-  if (!nearest) return { weights, lower: [], root: new Float64Array(0) };
-  const { top, same, shareAsMuch } = nearest;
+  if (!nearest) return nought(asked.preferences.length);
+  const { top, same } = nearest;
+  const weights = new Float64Array(asked.preferences.length);
   weights.set(top.weights.subarray(0, same));
-  return { weights, lower: top.lower.slice(0, shareAsMuch), root: top.root.subarray(0, shareAsMuch) };
+  return { weights, lower: top.lower.slice(0, same), root: top.root.subarray(0, same) };
 }

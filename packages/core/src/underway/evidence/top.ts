@@ -34,24 +34,45 @@ export interface Top {
 /** Where to begin: weights of the blocks, and what is taken apart of the first of them. */
 export type Start = Pick<Top, 'weights' | 'lower' | 'root'>;
 
+/** Where nothing is known of so many blocks. */
+export const nought = (size: number): Start => ({
+  weights: new Float64Array(size),
+  lower: [],
+  root: new Float64Array(0),
+});
+
 /**
  * Laplace's approximation for bites as counts (Poisson) by Newton steps on the logarithms of the blocks' rates (Rasmussen &
  * Williams 2006, section 3.4): the log-likelihood is concave, so there is one top, and a few steps find it, the fewer the
  * nearer they begin.
  * @param kernel rows of the lower triangle of what blocks share
  * @param planned logarithm of each block's rate as the plan alone would have it
+ * @param known where to begin, if that is nearer than nothing
  */
 export function topOf(
   kernel: readonly Float64Array[],
   blocks: readonly Pick<Block, 'hours' | 'bites'>[],
   planned: Float64Array,
-  start: Start,
+  known: Start,
 ): Top {
+  const expectedAt = (latent: Float64Array) =>
+    latent.map(
+      (value, at) => Math.max(LEAST_HOURS, (blocks[at] as Block).hours) * Math.exp((planned[at] as number) + value),
+    );
+  /** The logarithm that is climbed, but for what is the same everywhere. */
+  const height = ({ weights }: Start): number => {
+    const latent = multiplied(kernel, weights);
+    return expectedAt(latent).reduce((sum, own, at) => {
+      const value = latent[at] as number;
+      return sum + (blocks[at] as Block).bites * value - own - ((weights[at] as number) * value) / 2;
+    }, 0);
+  };
+  const anew = nought(blocks.length);
+  // What is known is of use where it lies higher than nothing does: far off, Newton's steps come back by one at a time.
+  const start = height(known) > height(anew) ? known : anew;
   let weights = start.weights;
   let latent = multiplied(kernel, weights);
-  const expectedAt = (at: number) =>
-    Math.max(LEAST_HOURS, (blocks[at] as Block).hours) * Math.exp((planned[at] as number) + (latent[at] as number));
-  let expected = latent.map((_, at) => expectedAt(at));
+  let expected = expectedAt(latent);
   let root = expected.map((own, at) => start.root[at] ?? Math.sqrt(own));
   let lower = decomposed(kernel, root, start.lower);
   const takeApart = (): void => {
@@ -70,7 +91,7 @@ export function topOf(
     weights = weights.map(
       (value, at) => value + share * ((uphill[at] as number) - (root[at] as number) * (moved[at] as number)),
     );
-    expected = expected.map((_, at) => expectedAt(at));
+    expected = expectedAt(latent);
     if (longest < AT_TOP) break;
     if (longest > SAME_CURVATURE) takeApart();
   }
