@@ -25,6 +25,7 @@ import { tideStationRoutes } from './routes/tide-stations.js';
 import { practiceRoutes } from './routes/practice.js';
 import { tripRoutes } from './routes/trips.js';
 import type { Library } from './services/library.js';
+import type { StationReader } from './services/station-reader.js';
 
 /** The largest body taken: a year of readings fits many times over. */
 const BODY_LIMIT = '1mb';
@@ -34,6 +35,7 @@ const BROTLI_QUALITY = 8;
 export interface AppParts {
   readonly books: Library;
   readonly share: Share;
+  readonly stations: StationReader;
   readonly logger: Logger;
   readonly webDir: string;
   readonly dataDir: string;
@@ -56,7 +58,7 @@ const requestLog = (logger: Logger) =>
   });
 
 /** Puts the server together: safety first, then the API, then the page. */
-export function createApp({ books, share, logger, webDir, dataDir, allowedHosts }: AppParts): Express {
+export function createApp({ books, share, stations, logger, webDir, dataDir, allowedHosts }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(requestLog(logger));
@@ -80,7 +82,7 @@ export function createApp({ books, share, logger, webDir, dataDir, allowedHosts 
   app.use(
     '/api',
     planRoute(),
-    tideStationRoutes(),
+    tideStationRoutes(stations),
     bookRoutes(books),
     backupRoutes(books),
     historyRoutes(books),

@@ -7,6 +7,7 @@ import { USUAL_SHARE_PORT, type Config } from './config.js';
 import { SLOW_LIMITS } from './http/slow.js';
 import { Share } from './share/share.js';
 import { Library } from './services/library.js';
+import { StationReader } from './services/station-reader.js';
 
 /** Running requests may take so long to end when the server stops. */
 const GRACE_MS = 2000;
@@ -44,10 +45,12 @@ export async function startServer(config: Config): Promise<RunningServer> {
     host: config.shareHost ?? null,
     port: config.sharePort ?? USUAL_SHARE_PORT,
   });
+  const stations = new StationReader(config.programDir);
   const slow = config.slow ?? SLOW_LIMITS;
   const app = createApp({
     books,
     share,
+    stations,
     logger,
     webDir: config.webDir,
     dataDir: config.dataDir,
@@ -76,6 +79,7 @@ export async function startServer(config: Config): Promise<RunningServer> {
       const cut = setTimeout(() => server.closeAllConnections(), GRACE_MS);
       await Promise.all([closed, share.close()]);
       clearTimeout(cut);
+      await stations.close();
       await books.close();
       logger.info('stopped');
     },

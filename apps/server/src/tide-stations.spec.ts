@@ -1,133 +1,110 @@
-import { CurrentStation, tideDay, type NearStation, type TideStation } from '@inky-shoal/core/tide';
+import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { CurrentStation, type NearStation, TideStation } from '@inky-shoal/core/tide';
+import { StationReader, StationsUnread } from './services/station-reader.js';
 import { testServer, type TestServer } from './testing/running.js';
 
-const made = (id: string, more: object) => ({
-  id,
-  name: 'Gull Bar',
-  region: 'West Shore',
-  country: 'Nowhere',
-  kind: 'tide',
-  latitude: 30.123456789,
-  longitude: -88.5,
-  chart_datum: 'MLLW',
-  source: { name: 'A survey' },
-  attribution: 'From a survey.',
-  license: { type: 'cc-by-4.0', commercial_use: true, url: 'https://example.org' },
-  datums: { MLLW: 0.25, MSL: 0.75 },
-  epoch: { start: '1983-01-01', end: '2001-12-31' },
-  harmonic_constituents: [
-    { name: 'M2', amplitude: 0.40000001, phase: 120.000001 },
-    { name: 'S2', amplitude: 0.0001, phase: 10 },
-    { name: 'XYZ9', amplitude: 0.2, phase: 10 },
-  ],
-  ...more,
-});
-const STATIONS = [
-  made('a/1', {}),
-  made('a/2', {
-    offsets: { reference: 'a/1', time: { high: 30, low: 45 }, height: { type: 'fixed', high: 0.2, low: -0.1 } },
-    license: { type: 'cc-by-nc-4.0', commercial_use: false, url: '' },
-  }),
-  made('a/3', { chart_datum: undefined, datums: {}, harmonic_constituents: [] }),
-  made('a/4', { kind: 'current', harmonic_constituents: [] }),
-  made('a/5', {
-    kind: 'current',
-    current: { flood_direction: 40, ebb_direction: 220, mean_flow: 0.2 },
-    harmonic_constituents: [
-      { name: 'M2', amplitude: 2, phase: 322.3 },
-      { name: 'S4', amplitude: 0, phase: 0 },
-    ],
-  }),
-];
-// The package itself can only be imported, and its stations are real places: what matters here is what is made of them.
-jest.mock(
-  '@neaps/tide-database',
-  () => ({
-    near: ({ filter, maxResults }: { filter: (station: unknown) => boolean; maxResults: number }) =>
-      STATIONS.filter(filter)
-        .slice(0, maxResults)
-        .map((station, at) => [station, at * 7.04]),
-    stationsById: { get: (id: string) => STATIONS.find((each) => each.id === id) },
-  }),
-  { virtual: true },
-);
+describe('stations over the API', () => {
+  let server: TestServer;
+  beforeAll(async () => {
+    server = await testServer();
+  });
+  afterAll(() => server.remove());
 
-let server: TestServer;
-beforeAll(async () => {
-  server = await testServer();
-});
-afterAll(() => server.stop());
-const get = async (path: string) => {
-  const answer = await fetch(`${server.address}/api${path}`);
-  return { status: answer.status, body: (await answer.json()) as unknown };
-};
+  const get = async (path: string) => {
+    const answer = await fetch(`${server.address}/api${path}`);
+    return { status: answer.status, body: (await answer.json()) as unknown };
+  };
 
-it('tells the stations of tides near a place, each with who measured it and under which licence', async () => {
-  const { body } = await get('/tide-stations?latitude=30.1&longitude=-88.4');
-  const near = body as NearStation[];
-  expect(near.map(({ id, distanceKm }) => [id, distanceKm])).toEqual([
-    ['a/1', 0],
-    ['a/2', 7],
-    ['a/3', 14.1],
-  ]);
-  expect(near[0]).toMatchObject({ name: 'Gull Bar, West Shore, Nowhere', source: 'A survey', licence: 'cc-by-4.0' });
-  expect(near[1]!.licence).toBe('cc-by-nc-4.0, not for commercial use');
-});
+  it('come while the server goes on answering, the nearest first, and by their ids', async () => {
+    const answered: string[] = [];
+    const note = (what: string) => () => answered.push(what);
+    const tides = get('/tide-stations?latitude=30.1&longitude=-88.4');
+    const currents = get('/tide-stations?latitude=30.1&longitude=-88.4&kind=current');
+    const stations = Promise.all([tides, currents]).then(note('stations'));
+    // They take the time of hundreds of these to read: none has to wait for them.
+    for (let each = 0; each < 3; each++) await get('/health').then(note('health'));
+    await stations;
+    expect(answered).toEqual(['health', 'health', 'health', 'stations']);
 
-it('gives a station as a water keeps it: what moves the water, over its datum, with its notice', async () => {
-  const { body } = await get('/tide-station?id=a%2F1');
-  expect(body).toEqual({
-    name: 'Gull Bar, West Shore, Nowhere',
-    latitude: 30.12346,
-    longitude: -88.5,
-    constituents: [{ name: 'M2', amplitudeM: 0.4, phaseDeg: 120 }],
-    meanLevelM: 0.5,
-    datum: 'mean lower low water',
-    origin: { source: 'A survey', licence: 'cc-by-4.0', notice: 'From a survey.', epoch: '1983 to 2001' },
+    const near = (await tides).body as NearStation[];
+    expect(near).toHaveLength(6);
+    const away = near.map(({ distanceKm }) => distanceKm);
+    expect(away).toEqual([...away].sort((a, b) => a - b));
+    const byId = async (kind: string, id: string) => (await get(`/${kind}-station?id=${encodeURIComponent(id)}`)).body;
+    const tide = TideStation.parse(await byId('tide', near[0]!.id));
+    expect(tide.name).toBe(near[0]!.name);
+    const [current] = (await currents).body as NearStation[];
+    expect(CurrentStation.parse(await byId('current', current!.id)).name).toBe(current!.name);
+  });
+
+  it('are not found by an id that nobody has', async () => {
+    for (const kind of ['tide', 'current']) expect((await get(`/${kind}-station?id=nobody`)).status).toBe(404);
+  });
+
+  it.each([
+    ['/tide-stations?latitude=95&longitude=0', 'latitude', 'a latitude in degrees from -90 to 90'],
+    ['/tide-stations?latitude=30', 'longitude', 'a longitude in degrees'],
+    ['/tide-stations?latitude=30&longitude=-88&kind=wave', 'kind', 'tide or current'],
+    ['/tide-station', 'id', 'the id of a station'],
+  ])('refuse %s in a sentence', async (path, field, sentence) => {
+    const answer = await get(path);
+    expect(answer.status).toBe(422);
+    expect(answer.body).toMatchObject({
+      errors: [{ path: field, message: expect.stringContaining(sentence) as string }],
+    });
   });
 });
 
-it('keeps the offsets of a subordinate station, and its turns come later and higher by them', async () => {
-  const own = (await get('/tide-station?id=a%2F1')).body as TideStation;
-  const sub = (await get('/tide-station?id=a%2F2')).body as TideStation;
-  expect(sub.offsets).toEqual({
-    highMin: 30,
-    lowMin: 45,
-    highFactor: 1,
-    lowFactor: 1,
-    highAddedM: 0.2,
-    lowAddedM: -0.1,
+describe('a thread that reads them', () => {
+  let programDir: string;
+  let reader: StationReader;
+  /** What the thread runs, from when it is next started. */
+  const runs = (program: string) => writeFile(join(programDir, 'workers/tide-stations.js'), program);
+  const PLACE = { latitude: 30.1, longitude: -88.4 };
+  const ANSWERS = `
+    const { parentPort } = require('node:worker_threads');
+    parentPort.on('message', ({ id, question }) => parentPort.postMessage({ id, found: question.as }));`;
+
+  beforeEach(async () => {
+    programDir = await mkdtemp(join(tmpdir(), 'inky-'));
+    await mkdir(join(programDir, 'workers'));
+    reader = new StationReader(programDir);
   });
-  const high = (station: TideStation) =>
-    tideDay(station, '2027-06-18', 'America/Chicago').turns.find(({ kind }) => kind === 'high')!;
-  expect(high(sub).minute - high(own).minute).toBe(30);
-  expect(high(sub).levelM - high(own).levelM).toBeCloseTo(0.2, 2);
-});
-
-it.each([
-  ['/tide-stations?latitude=95&longitude=0', 422, 'latitude', 'a latitude in degrees from -90 to 90'],
-  ['/tide-stations?latitude=30', 422, 'longitude', 'a longitude in degrees'],
-  ['/tide-station', 422, 'id', 'the id of a station'],
-])('refuses %s in a sentence', async (path, status, field, sentence) => {
-  const answer = await get(path);
-  expect(answer.status).toBe(status);
-  expect(answer.body).toMatchObject({
-    errors: [{ path: field, message: expect.stringContaining(sentence) as string }],
+  afterEach(async () => {
+    await reader.close();
+    await rm(programDir, { recursive: true, force: true });
   });
-});
 
-it('has no station where nothing is known to reckon with, nor one of currents', async () => {
-  for (const id of ['a/3', 'a/4', 'nobody']) expect((await get(`/tide-station?id=${id}`)).status).toBe(404);
-});
+  it.each([
+    ['ends', `process.exit(1);`],
+    ['throws', `throw new Error('no room');`],
+    ['says that it could not', ANSWERS.replace('found: question.as', `failure: 'no room'`)],
+  ])('and %s is said in a sentence, and the next question is answered', async (_, program) => {
+    await runs(program);
+    await expect(reader.near(PLACE, 6, 'tide')).rejects.toThrow(StationsUnread);
+    await reader.close();
+    await runs(ANSWERS);
+    await expect(reader.tide('a')).resolves.toBe('tide');
+  });
 
-it('tells the stations of currents that can be reckoned, in metres a second', async () => {
-  const { body } = await get('/tide-stations?latitude=30.1&longitude=-88.4&kind=current');
-  expect((body as NearStation[]).map(({ id }) => id)).toEqual(['a/5']);
-  const one = CurrentStation.parse((await get('/current-station?id=a%2F5')).body);
-  expect(one.constituents).toEqual([{ name: 'M2', amplitudeMps: 1.0289, phaseDeg: 322.3 }]);
-  expect(one.meanMps).toBeCloseTo(0.1029, 4);
-  expect([one.floodDeg, one.ebbDeg]).toEqual([40, 220]);
-  expect((await get('/current-station?id=a%2F4')).status).toBe(404);
-  expect((await get('/current-station?id=a%2F1')).status).toBe(404);
-  expect((await get('/tide-stations?latitude=30.1&longitude=-88.4&kind=wave')).status).toBe(422);
+  it('gives each its own answer, in whatever order they come', async () => {
+    await runs(`
+      const { parentPort } = require('node:worker_threads');
+      const asked = [];
+      parentPort.on('message', (message) => {
+        asked.unshift(message);
+        if (asked.length === 3) for (const { id, question } of asked) parentPort.postMessage({ id, found: question.id });
+      });`);
+    const all = [reader.tide('a'), reader.current('b'), reader.tide('c')];
+    expect(await Promise.all(all)).toEqual(['a', 'b', 'c']);
+  });
+
+  it('refuses what is waited for when it is closed', async () => {
+    await runs(`require('node:worker_threads').parentPort.on('message', () => {});`);
+    const waited = expect(reader.tide('a')).rejects.toThrow('The stations of tides could not be read: try again');
+    await reader.close();
+    await waited;
+  });
 });

@@ -4,6 +4,7 @@ import type { Logger } from 'pino';
 import { Elsewhere } from '../db/elsewhere.js';
 import { BookAway } from '../db/trouble.js';
 import { SecondCopy } from '../services/change.js';
+import { StationsUnread } from '../services/station-reader.js';
 import { NotReachable } from '../outside/reachable.js';
 
 /** What went wrong, as RFC 9457 says it. Thrown by routes, written by the error handler. */
@@ -118,6 +119,10 @@ const fromSecondCopy = (error: unknown): HttpProblem | undefined =>
     ? new HttpProblem(409, 'Changed meanwhile', error.message, [], { copy: error.copy, version: error.version })
     : undefined;
 
+/** Stations of tides that could not be read. */
+const fromStations = (error: unknown): HttpProblem | undefined =>
+  error instanceof StationsUnread ? new HttpProblem(503, 'Stations not read', error.message) : undefined;
+
 /** An address that may not be called. */
 const fromAddress = (error: unknown): HttpProblem | undefined =>
   error instanceof NotReachable ? invalidInput([{ path: 'address', message: error.message }]) : undefined;
@@ -147,10 +152,12 @@ export function problemHandler(logger: Logger): ErrorRequestHandler {
         : (trouble ??
           fromAway(error) ??
           fromSecondCopy(error) ??
+          fromStations(error) ??
           fromElsewhere(error) ??
           fromAddress(error) ??
           fromFramework(error));
-    if (!known || trouble) logger.error({ err: error, method: request.method, url: request.url }, 'request failed');
+    const isOurs = !known || trouble || error instanceof StationsUnread;
+    if (isOurs) logger.error({ err: error, method: request.method, url: request.url }, 'request failed');
     writeProblem(
       response,
       known ?? new HttpProblem(500, 'Our fault', 'Something went wrong here. Nothing was changed; try again.'),

@@ -2,7 +2,7 @@ import { parse } from '@inky-shoal/core';
 import { Router, type Request } from 'express';
 import * as z from 'zod';
 import { HttpProblem, invalidInput } from '../http/problem.js';
-import { currentOf, stationOf, stationsNear } from '../services/tide-stations.js';
+import type { StationReader } from '../services/station-reader.js';
 
 const MOST = 6;
 const degrees = (what: string, most: number) => {
@@ -23,19 +23,19 @@ function asked<Schema extends z.ZodType>({ query }: Request, schema: Schema): z.
 }
 
 /** Stations of tides and of currents by place, and one of them with its constituents. */
-export function tideStationRoutes(): Router {
+export function tideStationRoutes(stations: StationReader): Router {
   const router = Router();
   router.get('/tide-stations', async (request, response) => {
     const { kind, ...place } = asked(request, Near);
-    response.json(await stationsNear(place, MOST, kind));
+    response.json(await stations.near(place, MOST, kind));
   });
   router.get('/tide-station', async (request, response) => {
-    const station = await stationOf(asked(request, ById).id);
+    const station = await stations.tide(asked(request, ById).id);
     if (!station) throw new HttpProblem(404, 'No such station', 'There is no station of tides with this id.');
     response.json(station);
   });
   router.get('/current-station', async (request, response) => {
-    const station = await currentOf(asked(request, ById).id);
+    const station = await stations.current(asked(request, ById).id);
     if (!station) throw new HttpProblem(404, 'No such station', 'There is no station of currents with this id.');
     response.json(station);
   });

@@ -20,7 +20,7 @@ const DATUM_NAMES: Readonly<Record<string, string>> = {
 const LEAST_AMPLITUDE_M = 0.0005;
 const MAX_NAME = 120;
 
-/** Some eight thousand stations of the world, in a package of some 30 MB: read when one is first asked for. */
+/** Some eight thousand stations of the world, in a package of some 30 MB: read when one is first asked for, in a thread (`workers/tide-stations.ts`). */
 const database = () => import('@neaps/tide-database');
 
 /** Metres, finer than a tide is known; figures come out of the file in single precision. */
@@ -106,6 +106,12 @@ function asCurrent(station: KnownStation): CurrentStation {
   };
 }
 
+/** Degrees, north and east above 0. */
+export interface Place {
+  readonly latitude: number;
+  readonly longitude: number;
+}
+
 /** What is asked for: stations of tides, or of currents that can be reckoned. */
 export type StationKind = 'tide' | 'current';
 
@@ -116,7 +122,7 @@ const isOf =
 
 /** The stations of tides or of currents nearest to a place, the nearest first. */
 export async function stationsNear(
-  { latitude, longitude }: { readonly latitude: number; readonly longitude: number },
+  { latitude, longitude }: Place,
   most: number,
   kind: StationKind = 'tide',
 ): Promise<NearStation[]> {
