@@ -1,7 +1,13 @@
+import { once } from 'node:events';
 import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
+import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import express from 'express';
+import { pino } from 'pino';
 import { CurrentStation, type NearStation, TideStation } from '@inky-shoal/core/tide';
+import { problemHandler } from './http/problem.js';
+import { tideStationRoutes } from './routes/tide-stations.js';
 import { StationReader, StationsUnread } from './services/station-reader.js';
 import { testServer, type TestServer } from './testing/running.js';
 
@@ -87,6 +93,28 @@ describe('a thread that reads them', () => {
     await reader.close();
     await runs(ANSWERS);
     await expect(reader.tide('a')).resolves.toBe('tide');
+  });
+
+  it('and fails is told over the API as one sentence, and what is behind it to the log', async () => {
+    await runs(`throw new Error('no room');`);
+    const logged: string[] = [];
+    const logger = pino({ level: 'error' }, { write: (line) => logged.push(line) });
+    const app = express().use(tideStationRoutes(reader)).use(problemHandler(logger));
+    const listening = app.listen(0, '127.0.0.1');
+    await once(listening, 'listening');
+    try {
+      const { port } = listening.address() as AddressInfo;
+      const answer = await fetch(`http://127.0.0.1:${port}/tide-station?id=a`);
+      expect(answer.status).toBe(503);
+      expect(answer.headers.get('content-type')).toContain('application/problem+json');
+      expect(await answer.json()).toMatchObject({
+        detail: 'The stations of tides could not be read: try again in a moment.',
+      });
+      expect(logged.join()).toContain('no room');
+    } finally {
+      listening.closeAllConnections();
+      await new Promise((resolve) => listening.close(resolve));
+    }
   });
 
   it('gives each its own answer, in whatever order they come', async () => {

@@ -72,7 +72,9 @@ export class StationReader {
     worker.on('message', ({ id, found, failure }: StationAnswer) => {
       const one = this.waiting.get(id);
       if (!one) return;
-      this.settle(id, one);
+      clearTimeout(one.late);
+      this.waiting.delete(id);
+      if (!this.waiting.size) this.rest(worker);
       if (failure === undefined) one.resolve(found as never);
       else one.reject(new StationsUnread(failure));
     });
@@ -84,12 +86,9 @@ export class StationReader {
     return worker;
   }
 
-  private settle(id: number, { late }: Waiting): void {
-    clearTimeout(late);
-    this.waiting.delete(id);
-    if (this.waiting.size) return;
-    // Nothing of it keeps the server from ending.
-    this.worker?.unref();
+  /** Nothing is asked now: the thread keeps no server from ending, and ends itself in a while. */
+  private rest(worker: Worker): void {
+    worker.unref();
     this.idle = setTimeout(() => void this.close(), IDLE_MS);
     this.idle.unref();
   }
@@ -97,11 +96,12 @@ export class StationReader {
   private async end(why: unknown): Promise<void> {
     const { worker } = this;
     this.worker = null;
-    for (const [id, one] of this.waiting) {
-      this.settle(id, one);
-      one.reject(new StationsUnread(why));
-    }
     if (this.idle) clearTimeout(this.idle);
+    for (const { late, reject } of this.waiting.values()) {
+      clearTimeout(late);
+      reject(new StationsUnread(why));
+    }
+    this.waiting.clear();
     await worker?.terminate();
   }
 }
