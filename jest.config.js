@@ -19,6 +19,8 @@ const swc = {
   sandboxInjectedGlobals: ['Math', 'Number'],
 };
 
+const angular = { tsconfig: '<rootDir>/apps/web/tsconfig.spec.json', stringifyContentPathRegex: '\\.html$' };
+
 /** @type {import('jest').Config} */
 export default {
   // A program started by a test takes its time on a busy machine. How fast things are is the bench's to say.
@@ -43,10 +45,8 @@ export default {
       transform: {
         // The core has nothing of Angular's.
         '/packages/core/.+\\.ts$': swc.transform['^.+\\.m?[tj]s$'],
-        '^.+\\.(ts|mjs|js|html)$': [
-          'jest-preset-angular',
-          { tsconfig: '<rootDir>/apps/web/tsconfig.spec.json', stringifyContentPathRegex: '\\.html$' },
-        ],
+        '/node_modules/.+\\.mjs$': ['<rootDir>/scripts/lib/linked-angular.mjs', angular],
+        '^.+\\.(ts|mjs|js|html)$': ['jest-preset-angular', angular],
       },
       transformIgnorePatterns: ['node_modules/(?!.*\\.mjs$|uuid|astronomy-engine|d3-|internmap|quick-lru|@neaps)'],
       moduleNameMapper: {
