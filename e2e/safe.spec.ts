@@ -6,7 +6,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { BrowserContext } from 'playwright-core';
-import { keptBrowser } from '../scripts/lib/browser.mjs';
+import { keptTestBrowser } from '../scripts/lib/browser.mjs';
 import { freePort } from '../scripts/lib/server.mjs';
 import { PHONE, says, Stage, textOf, until, WAIT_MS } from './support/stage';
 import { fetchedAhead } from './support/controls';
@@ -214,7 +214,7 @@ describe('a phone in the network', () => {
     const spki = createHash('sha256')
       .update(certificate.publicKey.export({ type: 'spki', format: 'der' }))
       .digest('base64');
-    phone = await keptBrowser(profile, {
+    phone = await keptTestBrowser(profile, {
       viewport: PHONE,
       locale: 'en-GB',
       reducedMotion: 'reduce',

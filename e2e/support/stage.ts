@@ -1,5 +1,5 @@
 import type { Browser, BrowserContext, Locator, Page } from 'playwright-core';
-import { launchBrowser } from '../../scripts/lib/browser.mjs';
+import { launchTestBrowser } from '../../scripts/lib/browser.mjs';
 import { startServer } from '../../scripts/lib/server.mjs';
 
 export const WIDE = { width: 1280, height: 800 };
@@ -57,7 +57,7 @@ export class Stage {
 
   /** @param pastTrips whether the demo's book has its trips of the past: each page fetches them and learns from them, which takes seconds */
   static async set({ pastTrips = false } = {}): Promise<Stage> {
-    return new Stage(await launchBrowser(), await startServer({ demoTrips: pastTrips }), pastTrips);
+    return new Stage(await launchTestBrowser(), await startServer({ demoTrips: pastTrips }), pastTrips);
   }
 
   /** A page that finds nothing kept: no other page of its test shares its storage, and none before it has left anything. */

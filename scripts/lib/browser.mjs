@@ -1,5 +1,5 @@
 import { chromium } from 'playwright-core';
-import { findChromium } from './chromium.mjs';
+import { findChromium, findTestChromium } from './chromium.mjs';
 
 const ARGS = [
   '--no-sandbox',
@@ -12,14 +12,37 @@ const ARGS = [
   '--font-render-hinting=none',
 ];
 
-function options() {
-  const executablePath = findChromium();
-  if (!executablePath) throw new Error('No Chromium found: install the package chromium or set INKY_CHROMIUM');
-  return { executablePath, args: ARGS };
+// What runs for seconds is over before a compiler that works out the fastest code has earned its own time.
+const TEST_ARGS = [...ARGS, '--js-flags=--no-opt'];
+
+const AS_USED = () => ({ executablePath: findChromium(), args: ARGS });
+const FOR_TESTS = () => ({ executablePath: findTestChromium(), args: TEST_ARGS });
+
+function found(browser) {
+  if (!browser.executablePath) throw new Error('No Chromium found: install the package chromium or set INKY_CHROMIUM');
+  return browser;
+}
+
+function keep(folder, { executablePath, args }, more) {
+  return chromium.launchPersistentContext(folder, { executablePath, ...more, args: [...args, ...(more.args ?? [])] });
 }
 
 /** Starts the system's Chromium without a window and without calls of its own to the network. */
-export const launchBrowser = () => chromium.launch(options());
+export const launchBrowser = () => chromium.launch(found(AS_USED()));
 
-/** Starts it on a folder of its own, in which it keeps what pages keep: the next one on the folder finds it again. */
-export const keptBrowser = (folder, more) => chromium.launchPersistentContext(folder, { ...options(), ...more });
+/** Starts the one for tests. */
+export const launchTestBrowser = () => chromium.launch(found(FOR_TESTS()));
+
+/**
+ * Starts Chromium on a folder of its own, in which it keeps what pages keep: the next one on the folder finds it again.
+ * @param {string} folder
+ * @param {import('playwright-core').BrowserContextOptions & { args?: string[] }} more
+ */
+export const keptBrowser = (folder, more = {}) => keep(folder, found(AS_USED()), more);
+
+/**
+ * The one for tests, on a folder of its own.
+ * @param {string} folder
+ * @param {import('playwright-core').BrowserContextOptions & { args?: string[] }} more
+ */
+export const keptTestBrowser = (folder, more = {}) => keep(folder, found(FOR_TESTS()), more);
