@@ -20,11 +20,15 @@ export interface CountPrior {
   readonly shape: number;
 }
 
+/** Variance of a sum of parameters. */
+export type Variance = (columns: readonly number[], values: readonly number[]) => number;
+
 /** What is believed after the counts. */
 export interface CountFit {
   readonly mean: Float64Array;
-  /** Variance of a sum of parameters. */
-  readonly variance: (columns: readonly number[], values: readonly number[]) => number;
+  readonly variance: Variance;
+  /** Covariance of the parameters, row after row. */
+  readonly covariance: () => Float64Array;
   /** Logarithm of the chance of these counts under the prior (marginal likelihood). */
   readonly logEvidence: number;
 }
@@ -98,6 +102,25 @@ function inverted(lower: LowerTriangle): Float64Array {
   return inverse;
 }
 
+/** The variance of any sum of parameters under their covariance, row after row, made when it is first asked for. */
+export function varianceUnder(covariance: () => Float64Array): Variance {
+  let made: Float64Array | null = null;
+  return (columns, values) => {
+    const spread = (made ??= covariance());
+    const size = Math.sqrt(spread.length);
+    let sum = 0;
+    for (let i = 0; i < columns.length; i++) {
+      const row = (columns[i] as number) * size;
+      let shared = 0;
+      for (let j = 0; j < columns.length; j++) {
+        shared += (spread[row + (columns[j] as number)] as number) * (values[j] as number);
+      }
+      sum += (values[i] as number) * shared;
+    }
+    return Math.max(0, sum);
+  };
+}
+
 const sumOf = ({ columns, values }: Shared, of: Float64Array): number => {
   let sum = 0;
   for (let each = 0; each < columns.length; each++) {
@@ -140,7 +163,6 @@ export function fitCounts(
   mostSteps = MAX_STEPS,
 ): CountFit {
   const { shape, tripSd } = prior;
-  const size = prior.mean.length;
   const trips = rows.reduce((most, { trip }) => Math.max(most, trip + 1), 0);
   const mean = Float64Array.from(start ?? prior.mean);
   const ofTrip = new Float64Array(trips);
@@ -178,20 +200,6 @@ export function fitCounts(
     normal = curvature(rows, weightOf(rates), trips, prior);
   }
   const { lower, tripPrecision } = normal;
-  let spread: Float64Array | null = null;
-  const variance = (columns: readonly number[], values: readonly number[]): number => {
-    spread ??= inverted(lower);
-    let sum = 0;
-    for (let i = 0; i < columns.length; i++) {
-      const row = (columns[i] as number) * size;
-      let shared = 0;
-      for (let j = 0; j < columns.length; j++) {
-        shared += (spread[row + (columns[j] as number)] as number) * (values[j] as number);
-      }
-      sum += (values[i] as number) * shared;
-    }
-    return Math.max(0, sum);
-  };
   const off = (value: number, about: number, sd: number): number => ((value - about) / sd) ** 2 / 2 + Math.log(sd);
   const logEvidence =
     rows.reduce((sum, { count }, at) => sum + logLikelihood(count, rates[at] as number, shape), 0) -
@@ -199,9 +207,6 @@ export function fitCounts(
     ofTrip.reduce((sum, value) => sum + off(value, 0, tripSd), 0) -
     logDiagonal(lower) -
     tripPrecision.reduce((sum, value) => sum + Math.log(value) / 2, 0);
-  return {
-    mean,
-    variance,
-    logEvidence,
-  };
+  const covariance = () => inverted(lower);
+  return { mean, variance: varianceUnder(covariance), covariance, logEvidence };
 }

@@ -1,5 +1,6 @@
 export { calculateLearned, expectedRates, planLearned, type ExpectedRate, type LearnedAnswer } from './learned.js';
-export { learn, type Learned, type Learnt } from './learn.js';
+export { learn } from './learn.js';
+export { learnedOf, LEARNING_VERSION, type Learned, type LearnedState, type Learnt } from './learned-state.js';
 export { leaningOf } from './leaning.js';
 export { recordOf } from './of-trips.js';
 export { movedBy, type Moved } from './moved.js';

@@ -3,7 +3,7 @@ import type { FirstInWindow, Leaning } from '../plan/leaning.js';
 import type { HoldingPlace } from '../place/place.js';
 import { reachAt, weighCategories, type Grounds, type Weighed } from '../presentation/score.js';
 import type { Facts } from '../rules/facts.js';
-import type { Estimate, Learned } from './learn.js';
+import type { Estimate, Learned } from './learned-state.js';
 import {
   behindFirst,
   behindLikeliest,

@@ -1,6 +1,7 @@
 import type { Structure } from '../contract/ids.js';
 import { fitCounts, type CountFit, type CountPrior, type CountRow } from './counts.js';
 import { rowsOf, type StretchRow } from './rows.js';
+import { learnedOf, lowerTriangle, TRIP_SD, type Learned } from './learned-state.js';
 import type { RecordedTrip } from './said.js';
 import { spotTraits, widthOf, type Traits } from './traits.js';
 
@@ -14,19 +15,11 @@ class Names {
     return found;
   }
 
-  find(name: string): number | undefined {
-    return this.numbers.get(name);
-  }
-
   get all(): string[] {
     return [...this.numbers.keys()];
   }
 }
 
-/** How far whole trips differ, as a standard deviation of the logarithm. Judgement. */
-const TRIP_SD = 0.6;
-/** Water is not as simple as a sum of logarithms: what a rate may be off by that. Judgement. */
-const BEYOND_MODEL_SD = 0.3;
 /**
  * Shapes of the bunches in which bites come, and widths of what may be learnt over the usual, each with what is believed of
  * it beforehand as a logarithm: a few trips do not tell them, and bites do come in bunches. The likeliest is taken.
@@ -44,44 +37,6 @@ const SCALES: readonly Tried[] = [
 interface Tried {
   readonly value: number;
   readonly logPrior: number;
-}
-
-/** A parameter as it was believed, and as it is. */
-export interface Learnt {
-  readonly name: string;
-  readonly prior: number;
-  readonly mean: number;
-  readonly sd: number;
-  /** Before anything was fished. */
-  readonly priorSd: number;
-  /** Hours of fishing that bear on it, each by how much it does. */
-  readonly hours: number;
-}
-
-/** A mean with its standard deviation. */
-export interface Estimate {
-  readonly mean: number;
-  readonly sd: number;
-}
-
-/** What a record has taught. */
-export interface Learned {
-  readonly trips: number;
-  readonly hours: number;
-  readonly parameters: () => readonly Learnt[];
-  /** How far what bears on something has moved from what was believed of it, over something else. */
-  readonly moved: (traits: Traits, over?: Traits) => Estimate;
-  /** How much better one thing is than another, as the logarithm of a factor. */
-  readonly against: (traits: Traits, other: Traits) => Estimate;
-  /** A parameter as it is believed now; as it was before where nothing bears on it. */
-  readonly mean: (name: string) => number;
-  /** The angler's own places of a kind, as traits: each by its share of the hours fished at them. */
-  readonly ownPlaces: (structure: Structure) => Traits;
-  /** The logarithm of the rate of bites an hour of something, on a trip that is not known yet. */
-  readonly rateLog: (traits: Traits) => Estimate;
-  /** Shape of the bunches in which bites come, and how much wider or narrower than usual things were let differ. */
-  readonly shape: number;
-  readonly scale: number;
 }
 
 function priorOf(names: readonly string[], scale: number, shape: number): CountPrior {
@@ -170,66 +125,19 @@ export function learn(trips: readonly RecordedTrip[], before: Learned | null = n
   });
   const all = names.all;
   const { fit, prior, shape, scale } = likeliest(rows, all, before);
-  const known = (traits: Traits) =>
-    [...traits].filter(([name, value]) => value !== 0 && names.find(name) !== undefined);
-  const own = ownPlaces(told.map(({ row }) => row));
-  /** A sum of parameters, less another, with its doubt. What nothing was fished of adds nothing to either. */
-  const estimated = (traits: Traits, over: Traits | undefined, of: (at: number) => number): Estimate => {
-    const columns = new Map<number, number>();
-    for (const [name, value] of known(traits)) columns.set(names.find(name) as number, value);
-    for (const [name, value] of over ? known(over) : []) {
-      const at = names.find(name) as number;
-      columns.set(at, (columns.get(at) ?? 0) - value);
-    }
-    let mean = 0;
-    for (const [at, value] of columns) mean += value * of(at);
-    return { mean, sd: Math.sqrt(fit.variance([...columns.keys()], [...columns.values()])) };
-  };
-  return {
+  return learnedOf({
     trips: fished.length,
     hours: rows.reduce((sum, { hours }) => sum + hours, 0),
     shape: shape.value,
     scale: scale.value,
-    parameters: () =>
-      all.map((name, at) => ({
-        name,
-        prior: prior.mean[at] as number,
-        priorSd: prior.sd[at] as number,
-        mean: fit.mean[at] as number,
-        sd: Math.sqrt(fit.variance([at], [1])),
-        hours: hoursOn[at] as number,
-      })),
-    moved: (traits, over) => estimated(traits, over, (at) => (fit.mean[at] as number) - (prior.mean[at] as number)),
-    against: (traits, other) => estimated(traits, other, (at) => fit.mean[at] as number),
-    ownPlaces: (structure) => own.get(structure) ?? new Map(),
-    mean: (name) => {
-      const at = names.find(name);
-      return at === undefined ? widthOf(name).mean : (fit.mean[at] as number);
-    },
-    rateLog: (traits) => {
-      const told = known(traits);
-      const columns = told.map(([name]) => names.find(name) as number);
-      let mean = 0;
-      let unknown = TRIP_SD ** 2 + BEYOND_MODEL_SD ** 2;
-      for (const [name, value] of traits) {
-        const at = names.find(name);
-        if (at !== undefined) mean += value * (fit.mean[at] as number);
-        else {
-          const width = widthOf(name);
-          mean += value * width.mean;
-          unknown += (value * (width.isScaled ? scale.value * width.sd : width.sd)) ** 2;
-        }
-      }
-      return {
-        mean,
-        sd: Math.sqrt(
-          unknown +
-            fit.variance(
-              columns,
-              told.map(([, value]) => value),
-            ),
-        ),
-      };
-    },
-  };
+    parameters: all.map((name, at) => ({
+      name,
+      prior: prior.mean[at] as number,
+      priorSd: prior.sd[at] as number,
+      mean: fit.mean[at] as number,
+      hours: hoursOn[at] as number,
+    })),
+    covariance: lowerTriangle(fit.covariance(), all.length),
+    ownPlaces: [...ownPlaces(told.map(({ row }) => row))].map(([structure, traits]) => [structure, [...traits]]),
+  });
 }

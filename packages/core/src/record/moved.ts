@@ -3,7 +3,7 @@ import { nameOf } from '../contract/names.js';
 import { FOOD_WEIGHT, TEMPERATURE_WEIGHT, VISIBILITY_WEIGHT } from '../presentation/score.js';
 import { OCCASION_RULES } from '../presentation/occasions/index.js';
 import { QUESTION_RULES } from '../presentation/questions.js';
-import type { Learned, Learnt } from './learn.js';
+import type { Learned, Learnt } from './learned-state.js';
 
 /** What the record moved: a rule's weight, the trust in the plan, or a factor on the bites of one thing (1 is as planned). */
 export interface Moved {

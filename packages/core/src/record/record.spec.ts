@@ -3,7 +3,17 @@ import { makePlan } from '../plan/make-plan';
 import { Conditions } from '../contract/conditions';
 import { jerkbait, LogWriter, preSpawnPlan } from '../testing/trip-log';
 import { tripsOf } from '../underway';
-import { calculateLearned, expectedRates, learn, recordOf, type LearnedAnswer } from '.';
+import {
+  calculateLearned,
+  expectedRates,
+  learn,
+  learnedOf,
+  LEARNING_VERSION,
+  recordOf,
+  type LearnedAnswer,
+  type RecordedTrip,
+} from '.';
+import { leaningOf } from './leaning';
 
 const DAY = {
   discipline: 'bass',
@@ -207,6 +217,30 @@ describe('trips of a log', () => {
     const before = learn(all.slice(1) as never);
     const [fresh, on] = [learn(all as never)!, learn(all as never, before)!];
     for (const { name, mean } of fresh.parameters()) expect(on.mean(name)).toBeCloseTo(mean, 2);
+  });
+
+  const sixTrips = () =>
+    trips(6, [
+      { category: ahead, bites: 0 },
+      { category: second, bites: 2 },
+    ]).map(({ conditions, stretches }) => ({ conditions: Conditions.parse(conditions), stretches })) as never[];
+
+  it('teach what can be kept as text, and is the same when it is read again', () => {
+    const learned = learn(sixTrips())!;
+    const read = learnedOf(JSON.parse(JSON.stringify(learned.state)));
+    expect(read.state).toEqual(learned.state);
+    expect(read.parameters()).toEqual(learned.parameters());
+    const day = Conditions.parse(DAY);
+    expect(makePlan(day, { leaning: leaningOf(read) })).toEqual(makePlan(day, { leaning: leaningOf(learned) }));
+    const [unknown] = expectedRates(read, sixTrips()[0] as unknown as RecordedTrip);
+    expect(unknown).toEqual(expectedRates(learned, sixTrips()[0] as unknown as RecordedTrip)[0]);
+  });
+
+  // Whoever changes what is learnt raises its version or the engine's: else what was learnt before goes on.
+  it('teach this much, by this version', () => {
+    const { hours, mean } = learn(sixTrips())!;
+    const taught = [ahead, second].map((category) => mean(`lure:${category}`).toFixed(2));
+    expect([LEARNING_VERSION, hours, ...taught]).toEqual([1, 12, '-0.19', '0.17']);
   });
 
   it('teach nothing without a plan, since nobody knows what kind of day it was', () => {
