@@ -1,4 +1,5 @@
 import {
+  ENGINE_VERSION,
   planDay,
   type Book,
   type Conditions,
@@ -7,10 +8,20 @@ import {
   type RecordVersion,
   type UnitSystem,
 } from '@inky-shoal/core';
-import { learn, leaningOf, movedBy, recordOf, type Learned, type Moved } from '@inky-shoal/core/record';
+import {
+  learn,
+  learnedOf,
+  LEARNING_VERSION,
+  leaningOf,
+  movedBy,
+  recordOf,
+  type Learned,
+  type Moved,
+} from '@inky-shoal/core/record';
 import { competitionApi } from '../competition/competition-api';
 import { logApi } from '../log/log-api';
-import { deviceTrips } from './device-trips';
+import { deviceTrips, notesMark } from './device-trips';
+import { readLearned, writeLearned } from './kept-learned';
 
 /** A day as the record would have it. */
 export interface RecordedDay {
@@ -39,16 +50,38 @@ interface Known {
 }
 const known = new Map<string, Known>();
 
-async function learnedOf(book: Book, discipline: Conditions['discipline'], sinceMs: number): Promise<Known> {
-  const key = `${book} ${discipline} ${sinceMs}`;
+/** Other rules teach something else of the same notes. */
+const BY = `${ENGINE_VERSION} ${LEARNING_VERSION}`;
+
+/** What was learnt last, here or before the page was opened, whatever has been noted since. */
+async function learnedBefore(book: Book, discipline: Conditions['discipline'], sinceMs: number): Promise<Known | null> {
+  const kept = await readLearned(book, discipline);
+  if (kept?.by !== BY || kept.since !== String(sinceMs)) return null;
+  const { of, state, lastTrip } = kept;
+  return { of, learned: state && learnedOf(state), lastTrip };
+}
+
+async function learnFrom(
+  book: Book,
+  discipline: Conditions['discipline'],
+  sinceMs: number,
+  before: Known | null,
+): Promise<Known> {
   const { mark: of, trips } = await deviceTrips(book);
-  const before = known.get(key);
-  if (before?.of === of) return before;
   const counted = recordOf(trips.filter(({ startMs }) => startMs >= sinceMs));
   const alike = counted.filter(({ conditions }) => conditions.discipline === discipline);
   const learned = learn(alike, before?.learned);
   const lastTrip = alike.reduce((last, { conditions: { date } }) => (date > last ? date : last), '');
-  const now = { of, learned, lastTrip };
+  const state = learned?.state ?? null;
+  await writeLearned(book, { discipline, of, by: BY, since: String(sinceMs), lastTrip, state });
+  return { of, learned, lastTrip };
+}
+
+async function knownOf(book: Book, discipline: Conditions['discipline'], sinceMs: number): Promise<Known> {
+  const key = `${book} ${discipline} ${sinceMs}`;
+  const mark = await notesMark(book);
+  const before = known.get(key) ?? (await learnedBefore(book, discipline, sinceMs));
+  const now = before?.of === mark ? before : await learnFrom(book, discipline, sinceMs, before);
   known.set(key, now);
   return now;
 }
@@ -68,7 +101,7 @@ export const recordApi = {
     units: UnitSystem,
     sinceMs = -Infinity,
   ): Promise<RecordedDay | null> {
-    const { learned, lastTrip } = await learnedOf(book, conditions.discipline, sinceMs);
+    const { learned, lastTrip } = await knownOf(book, conditions.discipline, sinceMs);
     if (!learned) return null;
     const { trips, hours } = learned;
     return {
@@ -83,7 +116,7 @@ export const recordApi = {
   async taught(book: Book, sinceMs = -Infinity): Promise<Taught[]> {
     const told: Taught[] = [];
     for (const discipline of ['bass', 'inshore'] as const) {
-      const { learned } = await learnedOf(book, discipline, sinceMs);
+      const { learned } = await knownOf(book, discipline, sinceMs);
       if (learned) told.push({ discipline, trips: learned.trips, hours: learned.hours, moved: movedBy(learned) });
     }
     return told;

@@ -3,6 +3,7 @@ import 'fake-indexeddb/auto';
 import { deserialize, serialize } from 'node:v8';
 import { jerkbait, LogWriter, preSpawn } from '../../../../../packages/core/src/testing/trip-log';
 import { SENT, TripDb } from '../underway/trip-db';
+import { writeLearned } from './kept-learned';
 import { recordApi } from './record-api';
 import { changedWords, movedWords, restsOn } from './record-words';
 
@@ -61,5 +62,33 @@ describe('the record of a device', () => {
     // What bass taught says nothing of the shore.
     const shore = { ...CONDITIONS, discipline: 'inshore', waterKind: 'estuary', structures: [], covers: [] } as const;
     expect(await recordApi.planDay('own', shore as unknown as Conditions, 'us')).toBeNull();
+  });
+
+  it('is kept, and learnt anew only where notes or rules are others', async () => {
+    const db = new TripDb('own');
+    const [kept] = await db.learned.toArray();
+    expect(kept).toMatchObject({ discipline: 'bass', since: '-Infinity', lastTrip: '2027-03-13' });
+    const lastTripSaid = async () => {
+      // As after the page was opened anew: nothing is in mind.
+      jest.resetModules();
+      const { recordApi: opened } = await import('./record-api');
+      return (await opened.planDay('own', CONDITIONS, 'us'))?.version.lastTrip;
+    };
+    const marked = { ...kept!, lastTrip: '2001-01-01' };
+    await db.learned.put(marked);
+    expect(await lastTripSaid()).toBe('2001-01-01');
+    await db.learned.put({ ...marked, by: 'rules of once' });
+    expect(await lastTripSaid()).toBe(kept!.lastTrip);
+    await db.learned.put(marked);
+    await db.events.add({
+      id: 'x',
+      event: { ...(await db.events.toArray())[1]!.event, id: 'x', seq: 99 },
+      state: SENT,
+    });
+    expect(await lastTripSaid()).toBe(kept!.lastTrip);
+    expect((await db.learned.toArray())[0]?.lastTrip).toBe(kept!.lastTrip);
+    // What was learnt of other notes is not kept over what these taught.
+    await writeLearned('own', marked);
+    expect((await db.learned.toArray())[0]?.lastTrip).toBe(kept!.lastTrip);
   });
 });

@@ -1,5 +1,6 @@
-import type { Book } from '@inky-shoal/core';
+import type { Book, Conditions } from '@inky-shoal/core';
 import type { LogbookRow } from '@inky-shoal/core/logbook';
+import type { LearnedState } from '@inky-shoal/core/record';
 import type { TripEvent } from '@inky-shoal/core/underway';
 import Dexie, { type Table } from 'dexie';
 
@@ -29,6 +30,18 @@ export interface ToldRows {
   readonly rows: readonly LogbookRow[];
 }
 
+/** What the trips of a kind of fishing taught, of which notes and by which rules. */
+export interface KeptLearned {
+  readonly discipline: Conditions['discipline'];
+  readonly of: string;
+  readonly by: string;
+  /** From when on trips counted, as text: it may be always. */
+  readonly since: string;
+  /** The day of the last trip that taught, YYYY-MM-DD. */
+  readonly lastTrip: string;
+  readonly state: LearnedState | null;
+}
+
 /** The trips of a book on this device: what was noted, what of it the server has, and the device's own count. */
 export class TripDb extends Dexie {
   readonly events!: Table<KeptEvent, string>;
@@ -39,10 +52,14 @@ export class TripDb extends Dexie {
   /** What was told of all trips last, so that a long log stands at once; it can be told anew from the notes. */
   readonly told!: Table<ToldRows & { readonly name: 'rows' }, string>;
 
+  /** What they taught last, so that a day is planned by it at once; it can be learnt anew from the notes. */
+  readonly learned!: Table<KeptLearned, Conditions['discipline']>;
+
   constructor(book: Book) {
     // A note is on the disk when it is said to be kept, whatever happens to the phone a moment later.
     super(`inky-trips-${book}`, { chromeTransactionDurability: 'strict' });
     this.version(1).stores({ events: 'id, state', photos: 'id', facts: 'name' });
     this.version(2).stores({ told: 'name' });
+    this.version(3).stores({ learned: 'discipline' });
   }
 }

@@ -47,6 +47,7 @@ async function forgetErased(db: TripDb, heard: readonly TripEvent[]): Promise<vo
   await db.events.bulkDelete(gone.map(({ id }) => id));
   await db.photos.bulkDelete(photos);
   await db.told.clear();
+  await db.learned.clear();
 }
 
 /**
@@ -194,7 +195,7 @@ export class TripLogService {
     const db = this.db(book);
     const known = new Set(this.log.value?.book === book ? this.log.value.events.map(({ id }) => id) : []);
     const fresh = events.filter(({ id }) => !known.has(id));
-    await db.transaction('rw', db.events, db.photos, db.facts, db.told, async () => {
+    await db.transaction('rw', [db.events, db.photos, db.facts, db.told, db.learned], async () => {
       await db.events.bulkPut(fresh.map((event): KeptEvent => ({ id: event.id, event, state: SENT })));
       await forgetErased(db, fresh);
       await db.facts.put({ name: 'heard', value: upTo });

@@ -126,12 +126,15 @@ describe('the log on the device', () => {
     };
     const lines = new TripDb('demo');
     await lines.told.put({ name: 'rows', of: 'the notes', rows: [] });
+    const learned = { of: 'the notes', by: '1', since: '', lastTrip: '2027-03-13', state: null };
+    await lines.learned.put({ discipline: 'bass', ...learned });
     await log.addRemote('demo', { events: [erase], upTo: 3, more: false });
     expect(log.now?.events.map(({ id }) => id).sort()).toEqual([other.id, erase.id].sort());
     expect(log.now?.waiting).toEqual(new Set([other.id]));
     expect(await log.photos('demo')).toEqual([]);
-    // What the logbook had told of it goes with it.
+    // What the logbook had told of it, and what it had taught, goes with it.
     expect(await lines.told.count()).toBe(0);
+    expect(await lines.learned.count()).toBe(0);
     lines.close();
     // It was on its way to the server meanwhile, which has said since that it came.
     await log.sent('demo', [note]);
