@@ -26,7 +26,7 @@ describe('the boundary of the core', () => {
         encoding: 'utf8',
       }),
     ) as string[][];
-  }, 60_000);
+  });
 
   it.each(REFUSED.map(([text, rule], index) => [text.split('\n')[0] ?? '', rule, index] as const))(
     'refuses %s',

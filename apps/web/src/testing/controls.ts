@@ -47,7 +47,7 @@ export async function unfold(fixture: ComponentFixture<unknown>, label: string):
       textContent?.trim().startsWith(label),
     );
   const isOpen = () => fold()?.querySelector('[role=button][aria-expanded=true]');
-  for (let tries = 0; tries < 50 && !isOpen(); tries++) {
+  for (let tries = 0; tries < 1000 && !isOpen(); tries++) {
     fold()?.querySelector<HTMLElement>('[aria-expanded=false]')?.click();
     await new Promise((resolve) => setTimeout(resolve, 10));
     await fixture.whenStable();

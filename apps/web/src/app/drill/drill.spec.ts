@@ -104,7 +104,7 @@ describe('a day on the page', () => {
   const text = (fixture: ComponentFixture<unknown>) =>
     ((fixture.nativeElement as HTMLElement).textContent ?? '').replace(/\s+/g, ' ');
   async function until(fixture: ComponentFixture<unknown>, holds: () => boolean): Promise<void> {
-    for (let tries = 0; tries < 200; tries++) {
+    for (let tries = 0; tries < 2000; tries++) {
       fixture.detectChanges();
       if (holds()) return;
       await new Promise((go) => setTimeout(go, 10));

@@ -25,7 +25,7 @@ describe('two kinds of fish', () => {
     const went = jest.spyOn(TestBed.inject(Router), 'navigateByUrl').mockResolvedValue(true);
     const fixture = TestBed.createComponent(SpeciesView);
     const host = fixture.nativeElement as HTMLElement;
-    for (let tries = 0; tries < 100 && !host.querySelector('td'); tries++) {
+    for (let tries = 0; tries < 1000 && !host.querySelector('td'); tries++) {
       await fixture.whenStable();
       await new Promise((resolve) => setTimeout(resolve, 20));
     }
