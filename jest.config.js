@@ -25,8 +25,8 @@ const angular = { tsconfig: '<rootDir>/apps/web/tsconfig.spec.json', stringifyCo
 export default {
   // A program started by a test takes its time on a busy machine. How fast things are is the bench's to say.
   testTimeout: 60_000,
-  // One more than cores: tests of the page wait for servers that come and go, and another has the core meanwhile.
-  maxWorkers: 3,
+  // Processes of their own also on two cores: side by side, and what a failed test left running ends with them.
+  maxWorkers: 2,
   testSequencer: '<rootDir>/scripts/lib/longest-first.cjs',
   projects: [
     { ...swc, displayName: 'core', testMatch: ['<rootDir>/packages/core/**/*.spec.ts', '<rootDir>/demo/**/*.spec.ts'] },
