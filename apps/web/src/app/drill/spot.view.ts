@@ -10,12 +10,13 @@ import { sayClock } from '../sheet/words';
 import { readInk } from '../ui/ink';
 import type { ChartPicture } from '../water/chart-api';
 import { ChartEngineService } from '../water/chart-engine.service';
-import { ChartService, type OpenChart } from '../water/chart.service';
+import { ChartService, type ChartState, type OpenChart } from '../water/chart.service';
 import { rgbOf, tintsOf } from '../water/chart-tints';
 import { AnsweredComponent } from './answered.component';
 import { PracticeService } from './practice.service';
 import { SpotChartComponent } from './spot-chart.component';
 import { cellAt, NO_MARKS, type Share, type SpotMarks } from './spot-picture';
+import { standingChart } from './standing-chart';
 
 const MINUTE_S = 60;
 /** Best places that are marked afterwards. */
@@ -35,12 +36,9 @@ export class SpotView {
 
   private readonly units = toSignal(inject(SettingsService).units$, { requireSync: true });
   protected readonly state = toSignal(inject(ChartService).chartState$, {
-    initialValue: { state: 'reading' as const },
+    initialValue: { state: 'reading' } as ChartState,
   });
-  protected readonly chart = computed((): OpenChart | null => {
-    const state = this.state();
-    return state.state === 'ready' ? state.chart : null;
-  });
+  protected readonly chart = standingChart(this.state);
   private readonly turn = signal(0);
   /** Another hour of the day every time. */
   protected readonly minute = computed(() => {
@@ -60,6 +58,8 @@ export class SpotView {
   protected readonly tint = signal<ChartPicture | null>(null);
   protected readonly marks = signal<SpotMarks>(NO_MARKS);
   private eventId = '';
+  /** Which question stands: the chart is told anew whenever anything of the day changes, and asks nothing else by that. */
+  private asked = '';
 
   constructor() {
     effect(() => {
@@ -94,6 +94,7 @@ export class SpotView {
   }
 
   protected another(): void {
+    this.again();
     this.turn.set(this.turn() + 1);
   }
 
@@ -122,8 +123,10 @@ export class SpotView {
     this.marks.set(NO_MARKS);
   }
 
-  private async show({ conditions }: OpenChart, minute: number): Promise<void> {
-    this.again();
+  private async show({ water, conditions }: OpenChart, minute: number): Promise<void> {
+    const asked = `${water.id} ${conditions.date} ${minute}`;
+    if (asked !== this.asked) this.again();
+    this.asked = asked;
     try {
       const isTidal = conditions.discipline === 'inshore';
       const { tint } = await firstValueFrom(this.engine.hourAt(tintsOf(readInk(), isTidal), minute));

@@ -87,6 +87,9 @@ export class ChartService {
   /** The day that was made ready last, and what came of it. */
   private prepared: { readonly day: string; readonly prepared: Prepared } | undefined;
 
+  /** The water whose chart stands: asked for again, it stands until another one has come. */
+  private standing = '';
+
   /** Water's level above the chart's zero, metres. */
   readonly levelM$ = this.level.asObservable();
 
@@ -119,6 +122,7 @@ export class ChartService {
       if (typeof water === 'string') return of({ state: 'failed', message: water });
       return this.open(water);
     }),
+    tap((charted) => (this.standing = charted.state === 'ready' ? charted.chart.water.id : '')),
     startWith<ChartState>({ state: 'reading' }),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
@@ -174,7 +178,7 @@ export class ChartService {
           switchMap((laid) => (laid.state === 'laid' ? this.judged(water, frame) : of(laid))),
         );
       }),
-      startWith<ChartState>({ state: 'reading' }),
+      startWith<ChartState>(...(this.standing === water.id ? [] : [{ state: 'reading' } as const])),
       catchError((error: Error) => {
         // The worker may be gone, and the chart that was open with it.
         this.openBed = '';

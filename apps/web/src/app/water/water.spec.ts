@@ -4,9 +4,10 @@ import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { ChartFeature, KeptChart } from '@inky-shoal/core/chart';
 import type { PlacedSpot } from '@inky-shoal/core/spots';
-import { filter, firstValueFrom } from 'rxjs';
+import { filter, firstValueFrom, type Subject } from 'rxjs';
 import { ConnectionService } from '../base/connection.service';
 import { DayService } from '../sheet/day.service';
+import { OutboxService } from '../base/outbox.service';
 import { NoticeService } from '../base/notice.service';
 import { SettingsService } from '../base/settings.service';
 import { sayWay } from '../sheet/words';
@@ -114,6 +115,20 @@ describe('the chart of the day', () => {
     http.expectOne(PATH).flush({ chart: FRAME, features: [RAMP] });
     http.expectNone(`${PATH}/bed`);
     expect((await again).state).toBe('ready');
+  });
+
+  it('stands while it is asked for again, since what waited was delivered', async () => {
+    openDay();
+    const service = watch();
+    giveWaters([WATER]);
+    giveChart();
+    await firstValueFrom(service.chartState$.pipe(filter(settled)));
+    states.length = 0;
+    (TestBed.inject(OutboxService) as unknown as { readonly delivered: Subject<void> }).delivered.next();
+    giveWaters([WATER]);
+    http.expectOne(PATH).flush({ chart: FRAME, features: [] });
+    await firstValueFrom(service.chartState$.pipe(filter((each) => settled(each) && states.length > 0)));
+    expect(states.map(({ state }) => state)).toEqual(['ready']);
   });
 
   it('says that there is no water', () => {
