@@ -173,33 +173,6 @@ describe('no signal', () => {
 });
 
 describe('waters', () => {
-  it('take readings, refuse those that cannot be, and undo a removal', async () => {
-    const page = await stage.page('/waters');
-    await page.locator('tbody tr').first().waitFor();
-    const first = () => textOf(page.locator('tbody tr').first());
-    const before = await first();
-    await page.getByLabel('Water, °F').fill('212');
-    await page.getByLabel('Clarity, ft').fill('-1');
-    await page.getByRole('button', { name: 'Add', exact: true }).click();
-    await says(page.locator('#reading-temp-problem'), 'Expected 28 to 104 °F, got 212 °F.');
-    await says(page.locator('#reading-seen-problem'), 'got -1 ft');
-    expect(await first()).toBe(before);
-
-    await page.getByLabel('Water, °F').fill('54');
-    await page.getByLabel('Clarity, ft').fill('5');
-    await page.getByRole('button', { name: 'Add', exact: true }).click();
-    await says(page.locator('tbody tr').first(), '54 °F');
-    await says(page.locator('section > p').first(), '54 °F at the last reading');
-
-    await page
-      .getByRole('button', { name: /^Remove the reading/ })
-      .first()
-      .click();
-    await until('it is gone', async () => (await first()) === before);
-    await page.getByRole('button', { name: 'Undo' }).click();
-    await until('it is back', async () => (await first()).includes('54 °F'));
-  });
-
   it('are picked for the sheet, inshore too', async () => {
     const page = await stage.page('/waters');
     await page.getByRole('button', { name: /Tern Hollow Sound/ }).click();

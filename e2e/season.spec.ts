@@ -152,18 +152,6 @@ describe('a record that comes in rows', () => {
     await says(page.locator('tbody tr').first(), 'doubtful, left out');
     await says(page.locator('tbody tr').first(), 'thermocline at 14 ft');
   });
-
-  it('refuses what is still to come and what stands there already', async () => {
-    const page = await stage.page('/waters');
-    await page.locator('tbody tr').first().waitFor();
-    await page.getByLabel('Water, °F').fill('54');
-    await page.locator('#reading-at').fill('2027-03-14T09:00');
-    await page.getByRole('button', { name: 'Add', exact: true }).click();
-    await says(page.locator('#reading-at-problem'), 'still to come');
-    await page.locator('#reading-at').fill('2027-03-12T12:06');
-    await page.getByRole('button', { name: 'Add', exact: true }).click();
-    await says(page.locator('#reading-at-problem'), 'There is a reading of that minute there already');
-  });
 });
 
 describe('zones', () => {

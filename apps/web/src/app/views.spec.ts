@@ -154,10 +154,13 @@ describe('waters', () => {
   it('send a reading in SI with its moment, and refuse one that cannot be', async () => {
     const view = await waters();
     await view.type('#reading-temp', '212');
+    await view.type('#reading-seen', '-1');
     await view.press('Add');
     expect(view.text).toContain('Expected 28 to 104 °F, got 212 °F.');
+    expect(view.text).toContain('got -1 ft');
     http.expectNone((request) => request.method === 'PUT');
     await view.type('#reading-temp', '59');
+    await view.type('#reading-seen', '');
     await view.press('Add');
     const sent = await written(http, 'PUT');
     expect(sent.request.url).toMatch(new RegExp(`/books/demo/waters/${id(1)}/readings/[0-9a-f-]{36}$`));
