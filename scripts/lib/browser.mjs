@@ -15,8 +15,8 @@ const ARGS = [
 // What runs for seconds is over before a compiler that works out the fastest code has earned its own time.
 const TEST_ARGS = [...ARGS, '--js-flags=--no-opt'];
 
-const AS_USED = () => ({ executablePath: findChromium(), args: ARGS });
-const FOR_TESTS = () => ({ executablePath: findTestChromium(), args: TEST_ARGS });
+const asUsed = () => ({ executablePath: findChromium(), args: ARGS });
+const forTests = () => ({ executablePath: findTestChromium(), args: TEST_ARGS });
 
 function found(browser) {
   if (!browser.executablePath) throw new Error('No Chromium found: install the package chromium or set INKY_CHROMIUM');
@@ -28,21 +28,21 @@ function keep(folder, { executablePath, args }, more) {
 }
 
 /** Starts the system's Chromium without a window and without calls of its own to the network. */
-export const launchBrowser = () => chromium.launch(found(AS_USED()));
+export const launchBrowser = () => chromium.launch(found(asUsed()));
 
 /** Starts the one for tests. */
-export const launchTestBrowser = () => chromium.launch(found(FOR_TESTS()));
+export const launchTestBrowser = () => chromium.launch(found(forTests()));
 
 /**
  * Starts Chromium on a folder of its own, in which it keeps what pages keep: the next one on the folder finds it again.
  * @param {string} folder
  * @param {import('playwright-core').BrowserContextOptions & { args?: string[] }} more
  */
-export const keptBrowser = (folder, more = {}) => keep(folder, found(AS_USED()), more);
+export const keptBrowser = (folder, more = {}) => keep(folder, found(asUsed()), more);
 
 /**
  * The one for tests, on a folder of its own.
  * @param {string} folder
  * @param {import('playwright-core').BrowserContextOptions & { args?: string[] }} more
  */
-export const keptTestBrowser = (folder, more = {}) => keep(folder, found(FOR_TESTS()), more);
+export const keptTestBrowser = (folder, more = {}) => keep(folder, found(forTests()), more);
