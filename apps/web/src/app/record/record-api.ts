@@ -48,7 +48,8 @@ interface Known {
   /** The day of the last trip that taught, YYYY-MM-DD. */
   readonly lastTrip: string;
 }
-const known = new Map<string, Known>();
+/** What is known of each kind of fishing, or is being learnt: who asks meanwhile waits, and nothing is learnt twice. */
+const known = new Map<string, Promise<Known | null>>();
 
 /** Other rules teach something else of the same notes. */
 const BY = `${ENGINE_VERSION} ${LEARNING_VERSION}`;
@@ -77,12 +78,17 @@ async function learnFrom(
   return { of, learned, lastTrip };
 }
 
-async function knownOf(book: Book, discipline: Conditions['discipline'], sinceMs: number): Promise<Known> {
+function knownOf(book: Book, discipline: Conditions['discipline'], sinceMs: number): Promise<Known> {
   const key = `${book} ${discipline} ${sinceMs}`;
-  const mark = await notesMark(book);
-  const before = known.get(key) ?? (await learnedBefore(book, discipline, sinceMs));
-  const now = before?.of === mark ? before : await learnFrom(book, discipline, sinceMs, before);
-  known.set(key, now);
+  const now = (known.get(key) ?? Promise.resolve(null)).then(async (last) => {
+    const before = last ?? (await learnedBefore(book, discipline, sinceMs));
+    return before?.of === (await notesMark(book)) ? before : learnFrom(book, discipline, sinceMs, before);
+  });
+  known.set(
+    key,
+    // The next one begins afresh where this one failed.
+    now.catch(() => null),
+  );
   return now;
 }
 

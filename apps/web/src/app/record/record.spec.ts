@@ -91,4 +91,15 @@ describe('the record of a device', () => {
     await writeLearned('own', marked);
     expect((await db.learned.toArray())[0]?.lastTrip).toBe(kept!.lastTrip);
   });
+
+  it('is learnt once, however many ask at a time', async () => {
+    await new TripDb('own').learned.clear();
+    jest.resetModules();
+    const { recordApi: opened } = await import('./record-api');
+    const put = jest.spyOn(IDBObjectStore.prototype, 'put');
+    const days = await Promise.all([1, 2, 3].map(() => opened.planDay('own', CONDITIONS, 'us')));
+    expect(days.map((day) => day?.version.trips)).toEqual([1, 1, 1]);
+    expect(put.mock.contexts.filter(({ name }) => name === 'learned')).toHaveLength(1);
+    put.mockRestore();
+  });
 });
