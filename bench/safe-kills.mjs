@@ -160,7 +160,7 @@ async function killedInMigration(tell) {
   let lost = 0;
   try {
     const env = { ...process.env, INKY_PORT: '0', INKY_DATA: dataDir, INKY_LOG: 'silent', INKY_DEMO_OUTSIDE: '' };
-    const child = spawn(process.execPath, [join(ROOT, 'apps/server/dist/main.js')], { env, stdio: 'ignore' });
+    const child = spawn(process.execPath, [join(ROOT, 'apps/server/program/main.js')], { env, stdio: 'ignore' });
     await pause(randomInt(150, 1300));
     child.kill('SIGKILL');
     await once(child, 'exit');

@@ -24,7 +24,7 @@ describe('the rooms of the core', () => {
 describe('the pages', () => {
   const files = (folder: string): string[] =>
     readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
-      if (['node_modules', 'dist', '.git', '.angular'].includes(entry.name)) return [];
+      if (['node_modules', 'dist', 'program', '.git', '.angular'].includes(entry.name)) return [];
       const path = `${folder}/${entry.name}`;
       return entry.isDirectory() ? files(path) : [path];
     });

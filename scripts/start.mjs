@@ -18,7 +18,7 @@ if (process.env.INKY_DEMO_OUTSIDE === undefined) {
   process.env.INKY_DEMO_BOAT = `tcp://127.0.0.1:${boatPort}`;
   startStandIns(port, boatPort).catch((error) => say(`The demo goes without its weather: ${error.message}`));
 }
-await import('../apps/server/dist/main.js');
+await import('../apps/server/program/main.js');
 
 // npm runs this in a shell that dies of a SIGTERM without passing it on. When that shell is gone, stop as if told.
 const parent = process.ppid;

@@ -41,7 +41,7 @@ export async function startProgram(file, env) {
 
 /** Starts the stand-ins for what lies outside, on a free port; with a boat that speaks where a port is given for it. */
 export const startStandIns = (port = 0, boatPort = 0) =>
-  startProgram('apps/sim/dist/main.js', { INKY_SIM_PORT: String(port), INKY_SIM_BOAT_PORT: String(boatPort) });
+  startProgram('apps/sim/program/main.js', { INKY_SIM_PORT: String(port), INKY_SIM_BOAT_PORT: String(boatPort) });
 
 /**
  * Starts the built server on a free port.
@@ -52,7 +52,7 @@ export const startStandIns = (port = 0, boatPort = 0) =>
 export async function startServer({ dataDir, port = 0, outside, demoTrips = true } = {}) {
   const folder = dataDir ?? (await mkdtemp(join(tmpdir(), 'inky-')));
   const standIns = outside === undefined ? await startStandIns() : null;
-  const server = await startProgram('apps/server/dist/main.js', {
+  const server = await startProgram('apps/server/program/main.js', {
     INKY_PORT: String(port),
     INKY_DATA: folder,
     INKY_LOG: 'warn',

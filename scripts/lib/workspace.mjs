@@ -42,7 +42,7 @@ function filesUnder(path) {
   return readdirSync(full, { withFileTypes: true, recursive: true })
     .filter((entry) => entry.isFile())
     .map((entry) => join(entry.parentPath ?? entry.path, entry.name))
-    .filter((file) => !/[\\/](dist|node_modules|\.angular)[\\/]/.test(file.slice(full.length)));
+    .filter((file) => !/[\\/](dist|program|node_modules|\.angular)[\\/]/.test(file.slice(full.length)));
 }
 
 /** A fingerprint of files by where they lie in the project and what is in them: a copied or moved folder has the same. */
@@ -88,9 +88,10 @@ const NODE_SOURCES = [
 
 /** Compiles core, demo data and server, where something changed. */
 export function ensureServerBuilt() {
-  once('server', NODE_SOURCES, 'apps/server/dist/main.js', () => {
+  once('server', [...NODE_SOURCES, 'scripts/lib/programs.mjs'], 'apps/server/program/main.js', () => {
     say('Building the planner…');
     run(process.execPath, [join(ROOT, 'node_modules/typescript/bin/tsc'), '-b'], { what: 'build the planner' });
+    run(process.execPath, [join(ROOT, 'scripts/lib/programs.mjs')], { what: 'lay the programs together' });
   });
 }
 

@@ -78,7 +78,11 @@ function boatOf(text: string | undefined): string | null {
 }
 
 /** Reads the configuration from an environment. Throws one clear sentence on a value it cannot use. */
-export function readConfig(env: Readonly<Record<string, string | undefined>>, rootDir: string): Config {
+export function readConfig(
+  env: Readonly<Record<string, string | undefined>>,
+  rootDir: string,
+  programDir = resolve(rootDir, 'apps/server/program'),
+): Config {
   return {
     host: hostOf(env['INKY_HOST']),
     share: env['INKY_SHARE'] === '1',
@@ -87,7 +91,7 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>, ro
     port: portOf('INKY_PORT', env['INKY_PORT'], USUAL_PORT),
     dataDir: resolve(rootDir, env['INKY_DATA'] ?? '.data'),
     ...(env['INKY_BACKUPS'] ? { backupDir: resolve(rootDir, env['INKY_BACKUPS']) } : {}),
-    programDir: resolve(rootDir, 'apps/server/dist'),
+    programDir,
     webDir: resolve(rootDir, env['INKY_WEB'] ?? 'apps/web/dist/browser'),
     allowedHosts: (env['INKY_ALLOWED_HOSTS'] ?? '')
       .split(',')

@@ -270,7 +270,7 @@ describe('a book that cannot be opened', () => {
     Library.open({
       dataDir,
       backupDir: join(dataDir, 'backups'),
-      programDir: join(process.cwd(), 'apps/server/dist'),
+      programDir: join(process.cwd(), 'apps/server/program'),
       systemNow: () => new Date(),
       demoOutside: null,
       demoBoat: null,

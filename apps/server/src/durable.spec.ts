@@ -5,7 +5,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-const MAIN = join(process.cwd(), 'apps/server/dist/main.js');
+const MAIN = join(process.cwd(), 'apps/server/program/main.js');
 const PLAN = {
   name: 'Before the lights went out',
   conditions: {

@@ -4,9 +4,10 @@ import { BookTrouble } from './db/trouble.js';
 import { startServer } from './server.js';
 
 const rootDir = fileURLToPath(new URL('../../..', import.meta.url));
+const programDir = fileURLToPath(new URL('.', import.meta.url));
 
 try {
-  const server = await startServer(readConfig(process.env, rootDir));
+  const server = await startServer(readConfig(process.env, rootDir, programDir));
   let stopping = false;
   const stop = () => {
     if (stopping) return;

@@ -129,7 +129,7 @@ describe('events of trips', () => {
 });
 
 describe('a server that is killed while events come in', () => {
-  const MAIN = join(process.cwd(), 'apps/server/dist/main.js');
+  const MAIN = join(process.cwd(), 'apps/server/program/main.js');
   const running = new Set<ChildProcess>();
   afterAll(() => running.forEach((child) => child.kill('SIGKILL')));
 

@@ -24,7 +24,7 @@ beforeAll(async () => {
     host: '127.0.0.1',
     port: 0,
     dataDir: join(folder, 'data'),
-    programDir: join(process.cwd(), 'apps/server/dist'),
+    programDir: join(process.cwd(), 'apps/server/program'),
     webDir: web,
     allowedHosts: [],
     demoOutside: null,

@@ -25,7 +25,7 @@ export async function testServer(more: Partial<Config> = {}): Promise<TestServer
     host: '127.0.0.1',
     port: 0,
     dataDir,
-    programDir: join(process.cwd(), 'apps/server/dist'),
+    programDir: join(process.cwd(), 'apps/server/program'),
     webDir: join(dataDir, 'no-page'),
     allowedHosts: ['boat.local'],
     demoOutside: null,
