@@ -35,15 +35,24 @@ async function check([name, command, ...args]) {
   if (status !== 0) say(`The check of ${name} failed.`);
 }
 
-/** Builds, which takes one core, and checks on the other meanwhile: the planner's types are there once it is built. */
+/** Checks what is left to check, one after the other. */
+async function checkOn(left) {
+  for (let next = left.shift(); next; next = left.shift()) await check(next);
+}
+
+/**
+ * Builds, which takes one core, and checks on the other meanwhile, then on both: the planner's types are there once it is
+ * built.
+ */
 async function buildAndCheck() {
   const formatting = check(FORMATTING);
   ensureServerBuilt();
   const build = once(spawn(process.execPath, [join(ROOT, 'scripts/build.mjs')], { stdio: ['ignore', 2, 2] }), 'close');
-  await formatting;
-  for (const next of CHECKS) await check(next);
+  const left = [...CHECKS];
+  const checked = formatting.then(() => checkOn(left));
   const [status] = await build;
   if (status !== 0) process.exit(1);
+  await Promise.all([checkOn(left), checked]);
 }
 
 const files = process.argv.slice(2);
