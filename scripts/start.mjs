@@ -1,5 +1,7 @@
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { freePort, startStandIns } from './lib/server.mjs';
-import { ensureInstalled, ensurePageBuilt, say } from './lib/workspace.mjs';
+import { ensureInstalled, ensurePageBuilt, ROOT, say } from './lib/workspace.mjs';
 
 const [unknown] = process.argv.slice(2).filter((each) => each !== '--share');
 if (unknown) {
@@ -18,7 +20,7 @@ if (process.env.INKY_DEMO_OUTSIDE === undefined) {
   process.env.INKY_DEMO_BOAT = `tcp://127.0.0.1:${boatPort}`;
   startStandIns(port, boatPort).catch((error) => say(`The demo goes without its weather: ${error.message}`));
 }
-await import('../apps/server/program/main.js');
+await import(pathToFileURL(join(ROOT, 'apps/server/program/main.js')).href);
 
 // npm runs this in a shell that dies of a SIGTERM without passing it on. When that shell is gone, stop as if told.
 const parent = process.ppid;
