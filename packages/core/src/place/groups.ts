@@ -3,7 +3,7 @@ import type { Range } from '../contract/plan.js';
 import { depthOfLightM } from '../day/light.js';
 import type { Facts } from '../rules/facts.js';
 import { interpolate } from '../rules/fuzzy.js';
-import { fire, tally, type Fired } from '../rules/rule.js';
+import { fire, votesFor, type Fired } from '../rules/rule.js';
 import { GROUP_IDS, type GroupId } from '../rules/vocabulary.js';
 import { GROUP_DEPTH_RULES, GROUP_RULES, REGIME_GROUP_RULES, type GroupVotes } from './group-rules.js';
 import { COVER_DEEPEST_M, STRUCTURE_DEPTH_M } from './places.js';
@@ -38,6 +38,14 @@ const PHASE_GROUPS: Record<Phase, Record<SeasonGroup, PhaseGroup>> = {
   'summer-heat': groups([0.7, 0.42], [1.1, 0.2], [2.2, 0.38]),
   'fall-run': groups([0.8, 0.46], [1.1, 0.24], [2, 0.3]),
 };
+
+/** The logarithms of those depths: phases are mixed by them. */
+const LOG_DEPTH = Object.fromEntries(
+  Object.entries(PHASE_GROUPS).map(([phase, { edge, hanging, bottom }]) => [
+    phase,
+    { edge: Math.log(edge.depthM), hanging: Math.log(hanging.depthM), bottom: Math.log(bottom.depthM) },
+  ]),
+) as Record<Phase, Record<SeasonGroup, number>>;
 
 /** How far the hanging group of a phase follows its light, 0 (not) to 1 (wholly). */
 const FOLLOWS_LIGHT: Record<Phase, number> = {
@@ -121,19 +129,20 @@ export interface JudgedGroups {
   readonly regimes: readonly Fired<GroupVotes>[];
 }
 
+/** The depth of a group in metres before what dirty water and the place set to it. */
 function seasonDepthM(
   group: SeasonGroup,
   phases: ReadonlyMap<Phase, number>,
   light: number,
   facts: Facts,
   moved: readonly Fired<GroupVotes>[],
-): { depthM: number; capM: number } {
+): number {
   const visibilityM = facts.figure('visibilityM') ?? REFERENCE_VISIBILITY_M;
   const effectiveM = facts.figure('effectiveVisibilityM') ?? visibilityM;
   let logDepth = 0;
   let follows = 0;
   for (const [phase, probability] of phases) {
-    logDepth += probability * Math.log(PHASE_GROUPS[phase][group].depthM);
+    logDepth += probability * LOG_DEPTH[phase][group];
     follows += probability * FOLLOWS_LIGHT[phase];
   }
   const [power, least, most] = CLARITY_POWER[group];
@@ -149,8 +158,7 @@ function seasonDepthM(
   }
   let depthM = usualM;
   for (const { rule, degree } of moved) depthM *= 1 + degree * ((rule.effect[group] ?? 1) - 1);
-  const capM = deepestByVisibilityM(facts);
-  return { depthM: Math.max(0.15, Math.min(depthM, capM)), capM };
+  return depthM;
 }
 
 /** The deepest that fish hold at this visibility, metres. */
@@ -169,11 +177,10 @@ export function judgeGroups(light: number, facts: Facts, phases: ReadonlyMap<Pha
   const votes = fire(GROUP_RULES, facts);
   const depths = fire(GROUP_DEPTH_RULES, facts);
   const regimes = fire(REGIME_GROUP_RULES, facts);
-  const voted = tally(votes);
   const weight = (group: SeasonGroup): number => {
     let share = 0;
     for (const [phase, probability] of phases) share += probability * PHASE_GROUPS[phase][group].share;
-    return share * Math.exp(voted[group] ?? 0);
+    return share * Math.exp(votesFor(votes, group));
   };
   const weights = SEASON_GROUPS.map(weight);
   const total = weights.reduce((sum, each) => sum + each, 0);
@@ -188,11 +195,13 @@ export function judgeGroups(light: number, facts: Facts, phases: ReadonlyMap<Pha
       if (gained) shares.set(group, (shares.get(group) ?? 0) + gained * degree);
     }
   }
-  const depthsOf = (id: GroupId) =>
-    id in REGIME_DEPTH_M
-      ? { depthM: REGIME_DEPTH_M[id as RegimeGroup], capM: deepestByVisibilityM(facts) }
-      : seasonDepthM(id as SeasonGroup, phases, light, facts, depths);
-  const hangingM = depthsOf('hanging').depthM;
+  const capM = deepestByVisibilityM(facts);
+  const atSeasonM = (id: SeasonGroup) => Math.max(0.15, Math.min(seasonDepthM(id, phases, light, facts, depths), capM));
+  const hangingM = atSeasonM('hanging');
+  const depthOf = (id: GroupId): number => {
+    if (id === 'hanging') return hangingM;
+    return id in REGIME_DEPTH_M ? REGIME_DEPTH_M[id as RegimeGroup] : atSeasonM(id as SeasonGroup);
+  };
   return {
     votes,
     depths,
@@ -200,8 +209,9 @@ export function judgeGroups(light: number, facts: Facts, phases: ReadonlyMap<Pha
     groups: [...shares].map(([id, share]) => ({
       id,
       share,
-      ...depthsOf(id),
-      ...(id === 'edge' ? { hangingM } : {}),
+      depthM: depthOf(id),
+      capM,
+      hangingM: id === 'edge' ? hangingM : undefined,
     })),
   };
 }
@@ -251,6 +261,9 @@ const TOO_SHALLOW_COST = 2;
 const TOO_DEEP_COST = 1.5;
 const DRIVEN_UP_COST = 0.8;
 
+/** By how much more one depth is than another, as a logarithm; 0 where it is not. */
+const logExcess = (depthM: number, thanM: number): number => (depthM > thanM ? Math.log(depthM / thanM) : 0);
+
 /** The depths that a group holds at a place, and the log-weight that the place loses where it does not offer them. */
 export function groupAt(
   group: GroupDepth,
@@ -273,10 +286,10 @@ export function groupAt(
   const overCoverM = hangs && coverTopM !== undefined && coverTopM > 0.15 ? coverTopM * 0.9 : Infinity;
   const centreM = Math.min(Math.max(cappedM, leastM), deepestM / (1 + 0.5 * below), overCoverM);
   // What a place lacks is told by the wish alone: a cap that bound some forms only would draw fish to the deep ones.
-  const tooShallow = Math.max(0, Math.log(wantedM / Math.max(0.1, deepestM)));
+  const tooShallow = logExcess(wantedM, Math.max(0.1, deepestM));
   // Driven up over the cover they are fewer than where they may hang as deep as they like.
-  const drivenUp = Math.max(0, Math.log(wantedM / Math.max(0.1, overCoverM)));
-  const tooDeep = hangs ? 0 : Math.max(0, Math.log(shallowestM / wantedM));
+  const drivenUp = logExcess(wantedM, Math.max(0.1, overCoverM));
+  const tooDeep = hangs ? 0 : logExcess(shallowestM, wantedM);
   return {
     depthM: [centreM * (1 - above), Math.min(centreM * (1 + below), deepestM)],
     cost: TOO_SHALLOW_COST * tooShallow + TOO_DEEP_COST * tooDeep + DRIVEN_UP_COST * drivenUp,
@@ -303,6 +316,12 @@ const USUAL_POSITIONS: Readonly<Record<GroupId, Readonly<Record<Position, number
   'shad-spawn': { surface: 0.4, suspended: 0.5, bottom: 0.1 },
   chasing: { surface: 0.75, suspended: 0.22, bottom: 0.03 },
 };
+
+/** Where most of a group lies; of two equal shares the deeper. */
+export function mainPosition({ surface, suspended, bottom }: Readonly<Record<Position, number>>): Position {
+  if (bottom >= suspended && bottom >= surface) return 'bottom';
+  return suspended >= surface ? 'suspended' : 'surface';
+}
 
 /** Shares of the positions of a group, after the votes of the position rules. */
 export function positionsOf(id: GroupId, votes: Partial<Record<Position, number>>): Record<Position, number> {

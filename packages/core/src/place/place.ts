@@ -1,12 +1,12 @@
-import { COVERS, POSITIONS, STRUCTURES, type Cover, type Position, type Structure } from '../contract/ids.js';
+import { COVERS, STRUCTURES, type Cover, type Position, type Structure } from '../contract/ids.js';
 import type { Holding, Reason } from '../contract/plan.js';
 import { slotOf, type Facts } from '../rules/facts.js';
 import { mentions } from '../rules/fuzzy.js';
-import { fire, ranked, reasonsOf, strongest, tally, type Fired, type Rule } from '../rules/rule.js';
+import { fire, reasonsOf, strongest, votesFor, type Fired, type Rule } from '../rules/rule.js';
 import type { UnitSystem } from '../units/units.js';
 import { GROUP_IDS, type GroupId } from '../rules/vocabulary.js';
 import { PLACE_GROUP_RULES, type GroupVotes } from './group-rules.js';
-import { groupAt, positionsOf, type Group, type JudgedGroups } from './groups.js';
+import { groupAt, mainPosition, positionsOf, type Group, type JudgedGroups } from './groups.js';
 import { COVER_GROUND, COVER_HARDLY_AT, HARDLY_AT_COST } from './places.js';
 import { COVER_RULES, POSITION_RULES, STRUCTURE_RULES } from './rules.js';
 
@@ -121,6 +121,8 @@ interface PlaceCandidate {
   readonly structure: Structure;
   readonly cover: Cover;
   readonly group: Group;
+  /** Which of the hour's groups it is. */
+  readonly at: number;
   readonly depthM: [number, number];
   readonly placeGroups: readonly Fired<GroupVotes>[];
   /** How many fish of the group the place draws, as a weight among all places. */
@@ -179,46 +181,49 @@ function candidatesOf(
 ) {
   const structureRules = fire(STRUCTURE_RULES, facts);
   const coverRules = fire(COVER_RULES, facts);
-  const structureVotes = tally(structureRules);
-  const coverVotes = tally(coverRules);
+  const coverVotes = covers.map((cover) => votesFor(coverRules, cover));
   const coverTopM = facts.figure('waterOverCoverM');
   const candidates: PlaceCandidate[] = [];
   for (const structure of structures) {
-    for (const cover of covers) {
+    const structureVotes = votesFor(structureRules, structure);
+    for (let index = 0; index < covers.length; index++) {
+      const cover = covers[index] as Cover;
       const { slots, rules, rarityCost, grows } = placeKind(structure, cover);
-      const votes = (structureVotes[structure] ?? 0) + (coverVotes[cover] ?? 0) - rarityCost + lean(structure, cover);
+      const votes = structureVotes + (coverVotes[index] as number) - rarityCost + lean(structure, cover);
       const placeGroups = facts.withTemporarySlots(slots, (here) => fire(rules, here));
-      const bonus = tally(placeGroups);
       const over = grows ? coverTopM : undefined;
-      for (const group of judged.groups) {
+      for (let at = 0; at < judged.groups.length; at++) {
+        const group = judged.groups[at] as Group;
         if (group.share < MIN_CANDIDATE_SHARE) continue;
         const { depthM, cost } = groupAt(group, structure, cover, floorM, over);
         const draws = Math.exp(votes - cost);
-        const gathers = Math.exp(bonus[group.id] ?? 0);
-        candidates.push({ structure, cover, group, depthM, placeGroups, draws, gathers, weight: 0 });
+        const gathers = Math.exp(votesFor(placeGroups, group.id));
+        candidates.push({ structure, cover, group, at, depthM, placeGroups, draws, gathers, weight: 0 });
       }
     }
   }
   // A group is shared out among its places. How many of them suit it does not make more of it; what those gather that it
   // lies at does, in their mean. Where no place offers it its depth it is there still, at the nearest that there is.
-  const lying = new Map<GroupId, { fish: number; gathered: number }>();
-  for (const { group, draws, gathers } of candidates) {
-    const sum = lying.get(group.id) ?? { fish: 0, gathered: 0 };
-    sum.fish += draws * gathers;
-    sum.gathered += draws * gathers * gathers;
-    lying.set(group.id, sum);
+  const fishOf = judged.groups.map(() => 0);
+  const gatheredOf = judged.groups.map(() => 0);
+  for (const { at, draws, gathers } of candidates) {
+    (fishOf[at] as number) += draws * gathers;
+    (gatheredOf[at] as number) += draws * gathers * gathers;
   }
+  let total = 0;
   for (const candidate of candidates) {
-    const { group, draws, gathers } = candidate;
-    const { fish, gathered } = lying.get(group.id) as { fish: number; gathered: number };
-    candidate.weight = group.share * (gathered / fish) * ((draws * gathers) / fish);
+    const { group, at, draws, gathers } = candidate;
+    const fish = fishOf[at] as number;
+    candidate.weight = group.share * ((gatheredOf[at] as number) / fish) * ((draws * gathers) / fish);
+    total += candidate.weight;
   }
-  const total = candidates.reduce((sum, { weight }) => sum + weight, 0);
-  const shares = new Map<GroupId, number>();
+  const shareOf = judged.groups.map(() => 0);
   for (const candidate of candidates) {
     candidate.weight /= total;
-    shares.set(candidate.group.id, (shares.get(candidate.group.id) ?? 0) + candidate.weight);
+    (shareOf[candidate.at] as number) += candidate.weight;
   }
+  const shares = new Map<GroupId, number>();
+  for (const { group, at } of candidates) shares.set(group.id, shareOf[at] as number);
   return { candidates, shares, structureRules, coverRules };
 }
 
@@ -289,8 +294,12 @@ export function holdingPlaces(
       const { structure, cover, group, depthM, placeGroups } = candidate;
       const here = factsAt(facts, { structure, cover, group: group.id, depthM, positions: NO_POSITION });
       const positionRules = fire(POSITION_RULES, here);
-      const positions = positionsOf(group.id, tally(positionRules));
-      const position = ranked<Position>([...POSITIONS].reverse(), positions)[0] as Position;
+      const positions = positionsOf(group.id, {
+        surface: votesFor(positionRules, 'surface'),
+        suspended: votesFor(positionRules, 'suspended'),
+        bottom: votesFor(positionRules, 'bottom'),
+      });
+      const position = mainPosition(positions);
       return {
         structure,
         cover,

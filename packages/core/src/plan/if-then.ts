@@ -61,7 +61,7 @@ export const longestOf = <W extends Pick<DayWindow, 'fromMin' | 'toMin'>>(window
   windows.reduce((a, b) => (b.toMin - b.fromMin > a.toMin - a.fromMin ? b : a));
 
 /** Each turn of the day planned anew for its longest window. */
-function plannedTurns(day: JudgedDay): PlannedTurn[] {
+function plannedTurns(day: JudgedDay, now: FirstChoice | null): PlannedTurn[] {
   const { units } = day;
   const longest = longestOf(day.windows);
   const degrees = units === 'us' ? '3 °F' : '1.7 °C';
@@ -69,14 +69,16 @@ function plannedTurns(day: JudgedDay): PlannedTurn[] {
     const changed = change(day.conditions);
     if (!changed) return [];
     const words = when.replace('{warmer}', `${degrees} warmer`).replace('{colder}', `${degrees} colder`);
-    return [{ rule: id, when: inUnits(words, units), first: firstChoice(rejudge(day, changed), longest) }];
+    // Most turns change nothing: what is fished first now is likely first then.
+    const first = firstChoice(rejudge(day, changed), longest, undefined, now?.category.id);
+    return [{ rule: id, when: inUnits(words, units), first }];
   });
 }
 
 /** What the turns of a day would want tied on first that the day as planned does not: for what is packed. */
 export function turnsOf(day: JudgedDay): TurnAdvice[] {
   const now = firstChoice(day, longestOf(day.windows));
-  return plannedTurns(day).flatMap(({ rule, when, first }) =>
+  return plannedTurns(day, now).flatMap(({ rule, when, first }) =>
     first && first.category.id !== now?.category.id
       ? [{ rule, when, category: first.category.id, runDepthM: first.runDepthM }]
       : [],
@@ -89,7 +91,7 @@ export function turnsOf(day: JudgedDay): TurnAdvice[] {
  */
 export function ifThenCards(day: JudgedDay, now: FirstChoice | null): Plan['ifThen'] {
   const { units } = day;
-  const cards = plannedTurns(day).flatMap(({ rule, when, first }) => {
+  const cards = plannedTurns(day, now).flatMap(({ rule, when, first }) => {
     const then =
       difference(now, first, units) ?? (ALWAYS_ANSWERED.has(rule) && first ? unchangedAdvice(first, units) : null);
     return then ? [{ when, then, rule }] : [];

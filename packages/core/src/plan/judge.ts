@@ -1,23 +1,39 @@
 import type { Conditions } from '../contract/conditions.js';
-import { TIDE_STAGES, type Cover, type Light, type Phase } from '../contract/ids.js';
+import { TIDE_STAGES, type Light, type Phase } from '../contract/ids.js';
 import type { Plan, Reason } from '../contract/plan.js';
 import { dayCurve, type Moment } from '../day/curve.js';
 import { dayOfYear, sunDay, yearMonth, type SunDay } from '../day/sun.js';
 import { levelAtM } from '../day/level.js';
-import { expectedTide, overTableM } from '../day/over-table.js';
+import { expectedTide } from '../day/over-table.js';
 import { tideAt, type DayTide } from '../day/tide.js';
 import { DAY_MIN, dayWindows, NIGHT_DEG, minutesOfHours, type DayWindow } from '../day/windows.js';
 import { judgeFood } from '../food/food.js';
 import { judgeGroups, type DepthLimits, type JudgedGroups } from '../place/groups.js';
 import { schoolsInForce, withSchools, type SchoolInForce } from '../presentation/schools.js';
-import { Facts, type Known } from '../rules/facts.js';
+import { Facts, slotOf, slotsOf, Statement } from '../rules/facts.js';
 import { interpolate } from '../rules/fuzzy.js';
 import { judgeOverlays } from '../season/overlays.js';
 import { judgeSeason, type Season } from '../season/season.js';
 import type { UnitSystem } from '../units/units.js';
 import { judgeWater, type WaterJudgement } from '../water/clarity.js';
+import { stateGiven } from './given-facts.js';
 import type { Leaning } from './leaning.js';
 import { assume, readingTrend, type FullConditions, type ReadingTrend } from './assume.js';
+
+const YEAR_MONTH = slotOf('yearMonth');
+const MOON_FULLNESS = slotOf('moonFullness');
+const [phaseSlot, lightSlot, tideSlot] = [slotsOf('phase'), slotsOf('light'), slotsOf('tide')];
+const MOMENT_SLOTS = {
+  light: slotOf('light'),
+  sunWarmth: slotOf('sunWarmth'),
+  night: slotOf('night'),
+  brightAndCalm: slotOf('bright-and-calm'),
+  hoursFromSunrise: slotOf('hoursFromSunrise'),
+  shadSpawnHoursLeft: slotOf('shadSpawnHoursLeft'),
+  tideHours: slotOf('tideHours'),
+  tideRangeM: slotOf('tideRangeM'),
+  tideRun: slotOf('tideRun'),
+} as const;
 
 /** The day as judged before any window is looked at: season, water, food, light. */
 export interface JudgedDay {
@@ -61,73 +77,6 @@ const CLOUD_ADDS_H = 0.5;
 const shadSpawnEndsH = (facts: Facts, sky: FullConditions['sky']): number =>
   interpolate(SHAD_SPAWN_ENDS_H, facts.figure('effectiveVisibilityM') ?? 1) +
   (sky === 'overcast' || sky === 'rain' || sky === 'fog' ? CLOUD_ADDS_H : 0);
-
-const BUSHES: ReadonlySet<Cover> = new Set([
-  'flooded-bush',
-  'laydown',
-  'trees',
-  'reeds',
-  'emergent-grass',
-  'brush-pile',
-]);
-const THICK_GRASS: ReadonlySet<Cover> = new Set(['pads', 'emergent-grass', 'reeds']);
-
-const ones = (family: string, list: readonly string[] = []): Known =>
-  Object.fromEntries(list.map((id) => [`${family}:${id}`, 1]));
-
-/** How tidal water stands to its table, and the day's tide between neaps and springs. */
-function tableFacts(conditions: FullConditions): Known {
-  const { tideSpringShare: springShare, discipline } = conditions;
-  const aboveM = discipline === 'inshore' ? overTableM(conditions) : 0;
-  return { ...(aboveM ? { overTableM: aboveM } : {}), ...(springShare === undefined ? {} : { springShare }) };
-}
-
-/** What the conditions say outright, as facts. */
-function givenFacts(conditions: FullConditions): Known {
-  const { windMps, surfaceTempC, tide, forage = [], salinityPsu, bankSlopeDeg, coverTopDepthM } = conditions;
-  const inflow = conditions.inflow === 'none' ? [] : [conditions.inflow];
-  const { current, pressure, leaves, fishSigns } = conditions;
-  // Of several lengths the largest decides: a lure that is small beside it is refused.
-  const forageLengthMm = Math.max(...forage.flatMap(({ lengthMm }) => lengthMm ?? []));
-  return {
-    windMps,
-    cold: Math.min(1, Math.max(0, (13 - surfaceTempC) / 4)),
-    ...ones('discipline', [conditions.discipline]),
-    ...ones('species', [conditions.species]),
-    ...ones('sky', [conditions.sky]),
-    ...ones('front', [conditions.front]),
-    ...ones('inflow', inflow),
-    ...ones('water', [conditions.waterKind]),
-    ...ones('goal', [conditions.goal]),
-    ...ones('familiarity', [conditions.familiarity]),
-    ...ones('sign', conditions.signs),
-    ...ones('feedback', conditions.feedback),
-    ...ones(
-      'seen',
-      forage.flatMap(({ seen = [] }) => seen),
-    ),
-    'banks-of-bushes': conditions.covers.some((cover) => BUSHES.has(cover)) ? 1 : 0,
-    'thick-grass': conditions.covers.some((cover) => THICK_GRASS.has(cover)) || (coverTopDepthM ?? 9) < 0.5 ? 1 : 0,
-    'forage-named': forage.length || conditions.signs?.includes('crayfish-in-mouth') ? 1 : 0,
-    ...(Number.isFinite(forageLengthMm) ? { forageLengthMm } : {}),
-    ...ones('current', current ? [current] : []),
-    ...ones('pressure', pressure ? [pressure] : []),
-    ...ones('fish-sign', fishSigns),
-    ...(leaves ? { leaves: 1 } : {}),
-    ...(tide ? { ...ones('tide', [tide.stage]), tideHours: tide.hoursIntoStage ?? 2 } : {}),
-    ...(tide?.rangeM === undefined ? {} : { tideRangeM: tide.rangeM }),
-    ...(salinityPsu === undefined ? {} : { salinityPsu }),
-    ...tableFacts(conditions),
-    ...(bankSlopeDeg === undefined ? {} : { bankSlopeDeg }),
-    ...(coverTopDepthM === undefined ? {} : { waterOverCoverM: coverTopDepthM }),
-  };
-}
-
-/** A sharp fall of the water weighs like a front that the angler did not name. */
-function frontFacts(conditions: FullConditions, sharpChangeC: number): Known {
-  const fall = Math.min(1, Math.max(0, (-sharpChangeC - 1) / 1.5));
-  return conditions.front === 'stable' && fall > 0 ? { 'front:post-frontal': fall * 0.6 } : {};
-}
 
 /**
  * Judges what holds for the whole day, in the angler's order: season, water, food, light.
@@ -176,18 +125,11 @@ function judge(
     before && same('visibilityM', 'normalVisibilityM', 'visibilityTrend', 'level')
       ? before.water
       : judgeWater(conditions, units);
-  const phaseFacts: Known = Object.fromEntries([...season.probabilities].map(([phase, p]) => [`phase:${phase}`, p]));
-  const said = Facts.of(
-    givenFacts(conditions),
-    {
-      yearMonth: yearMonth(conditions.place.latitude, dayOfYear(conditions.date)),
-      moonFullness: sun.moonIlluminatedFraction,
-    },
-    frontFacts(conditions, trend.sharpChangeC),
-    season.facts,
-    phaseFacts,
-    water.facts,
-  );
+  const stated = stateGiven(conditions, trend.sharpChangeC);
+  stated.put(YEAR_MONTH, yearMonth(conditions.place.latitude, dayOfYear(conditions.date)));
+  stated.put(MOON_FULLNESS, sun.moonIlluminatedFraction);
+  for (const [phase, probability] of season.probabilities) stated.put(phaseSlot(phase), probability);
+  const said = Facts.of(season.facts, water.facts).withStatement(stated);
   const overlays = judgeOverlays(said, conditions.discipline, units);
   const known = said.with(overlays.facts);
   const food = judgeFood(conditions, known, units);
@@ -240,15 +182,13 @@ export function limitsAt({ limits, tide }: JudgedDay, minute: number): DepthLimi
 }
 
 /** The tide of an hour, where its course is known; the day's own tide stands where it is not. */
-function tideFacts({ tide }: JudgedDay, minute: number): Known {
-  if (!tide) return {};
+function stateTide({ tide }: JudgedDay, minute: number, stated: Statement): void {
+  if (!tide) return;
   const { stage, hoursIntoStage, rangeM, run } = tideAt(tide, minute);
-  return {
-    ...Object.fromEntries(TIDE_STAGES.map((each) => [`tide:${each}`, each === stage ? 1 : 0])),
-    tideHours: hoursIntoStage,
-    tideRangeM: rangeM,
-    tideRun: run,
-  };
+  for (const each of TIDE_STAGES) stated.put(tideSlot(each), each === stage ? 1 : 0);
+  stated.put(MOMENT_SLOTS.tideHours, hoursIntoStage);
+  stated.put(MOMENT_SLOTS.tideRangeM, rangeM);
+  stated.put(MOMENT_SLOTS.tideRun, run);
 }
 
 const clamp = (value: number): number => Math.min(1, Math.max(0, value));
@@ -264,25 +204,24 @@ function nextSunrise(sunriseMin: number, sunsetMin: number | null, minute: numbe
   return night ? sunriseMin + DAY_MIN : sunriseMin;
 }
 
-/** The facts of one moment: light, warmth, and what both make of sky and wind. */
-export function momentFacts(day: JudgedDay, moment: Moment): Known {
+/** The facts of one moment under a kind of light: light, warmth, and what both make of sky and wind. */
+export function momentFacts(day: JudgedDay, moment: Moment, light: Light): Facts {
   const { windMps, sky } = day.conditions;
   const sunny = sky === 'clear' ? 1 : sky === 'partly-cloudy' ? 0.6 : 0;
   const bright = clamp((moment.light - 0.3) / 0.25);
-  const sunrise = day.sunriseMin === null ? null : nextSunrise(day.sunriseMin, day.sun.sunsetMin, moment.minute);
-  return {
-    light: moment.light,
-    sunWarmth: moment.sunWarmth,
-    night: clamp((DUSK_DEG - moment.sunAltitudeDeg) / (DUSK_DEG - NIGHT_DEG)),
-    'bright-and-calm': Math.min(sunny, bright, clamp((4 - windMps) / 2.5)),
-    ...(sunrise === null
-      ? {}
-      : {
-          hoursFromSunrise: (moment.minute - sunrise) / 60,
-          shadSpawnHoursLeft: shadSpawnEndsH(day.facts, sky) - (moment.minute - sunrise) / 60,
-        }),
-    ...tideFacts(day, moment.minute),
-  };
+  const stated = new Statement();
+  stated.put(MOMENT_SLOTS.light, moment.light);
+  stated.put(MOMENT_SLOTS.sunWarmth, moment.sunWarmth);
+  stated.put(MOMENT_SLOTS.night, clamp((DUSK_DEG - moment.sunAltitudeDeg) / (DUSK_DEG - NIGHT_DEG)));
+  stated.put(MOMENT_SLOTS.brightAndCalm, Math.min(sunny, bright, clamp((4 - windMps) / 2.5)));
+  if (day.sunriseMin !== null) {
+    const hours = (moment.minute - nextSunrise(day.sunriseMin, day.sun.sunsetMin, moment.minute)) / 60;
+    stated.put(MOMENT_SLOTS.hoursFromSunrise, hours);
+    stated.put(MOMENT_SLOTS.shadSpawnHoursLeft, shadSpawnEndsH(day.facts, sky) - hours);
+  }
+  stateTide(day, moment.minute, stated);
+  stated.put(lightSlot(light), 1);
+  return day.facts.withStatement(stated);
 }
 
 /** The groups of fish at one moment, and the facts of that moment under a kind of light. */
@@ -291,7 +230,7 @@ export function momentGround(
   moment: Moment,
   light: Light,
 ): { readonly groups: JudgedGroups; readonly facts: Facts } {
-  const facts = day.facts.with(momentFacts(day, moment), { [`light:${light}`]: 1 });
+  const facts = momentFacts(day, moment, light);
   return { facts, groups: judgeGroups(moment.light, facts, day.phases) };
 }
 

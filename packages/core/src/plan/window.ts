@@ -1,5 +1,5 @@
 import type { PlanWindow, Presentation, Range, Reason } from '../contract/plan.js';
-import type { Discipline, RetrieveStyle } from '../contract/ids.js';
+import type { CategoryId, Discipline, RetrieveStyle } from '../contract/ids.js';
 import type { Moment } from '../day/curve.js';
 import { tideAt } from '../day/tide.js';
 import { clockOf, type DayWindow } from '../day/windows.js';
@@ -319,15 +319,22 @@ export const windowGrounds = (day: JudgedDay): { readonly facts: Facts; readonly
 
 /**
  * @param light as if so much of full sun entered the water, 0 to 1; else that of the window
+ * @param likely the lure that it likely is, which is then found sooner
  * @returns null where no category suits any place of the window
  */
-export function firstChoice(day: JudgedDay, window: DayWindow, light?: number): FirstChoice | null {
+export function firstChoice(
+  day: JudgedDay,
+  window: DayWindow,
+  light?: number,
+  likely?: CategoryId,
+): FirstChoice | null {
   const { conditions } = day;
   // What was asked for decides over the whole set; else the heaviest is its first, and the rest need not be weighed.
   if (day.leaning || isBound(day.facts, conditions.confidence)) {
     return firstOf(chooseForWindow(day, window, null, {}, light));
   }
   const { places, facts } = windowGround(day, window, null, light);
-  const [first] = weighCategories(USABLE[conditions.discipline], groundsOf(places, facts), confidenceIn(conditions), 0);
+  const usable = USABLE[conditions.discipline];
+  const [first] = weighCategories(usable, groundsOf(places, facts), confidenceIn(conditions), 0, likely);
   return first ? asFirst(first, facts, null) : null;
 }

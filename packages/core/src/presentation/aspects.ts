@@ -75,11 +75,14 @@ export interface Eaten {
 
 const FORAGE_SLOTS = FORAGE_KINDS.map((kind) => ({ kind, trait: LIKE[kind], slot: slotOf(`forage:${kind}`) }));
 
-export const eatenIn = (facts: Facts): Eaten[] =>
-  FORAGE_SLOTS.flatMap(({ kind, trait, slot }) => {
+export function eatenIn(facts: Facts): Eaten[] {
+  const eaten: Eaten[] = [];
+  for (const { kind, trait, slot } of FORAGE_SLOTS) {
     const activity = facts.at(slot) || 0;
-    return activity > 0 ? [{ kind, trait, activity }] : [];
-  });
+    if (activity > 0) eaten.push({ kind, trait, activity });
+  }
+  return eaten;
+}
 
 /** How far a lure passes for what they eat, 0 to 1, and which food that is; null for a plain morsel. */
 export function looksLikeFood(

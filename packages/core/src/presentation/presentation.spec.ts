@@ -147,6 +147,13 @@ describe('weighing', () => {
     expect(weighCategories(CATALOGUE, grounds, undefined, 0)[0]!.category).toBe(weighed[0]!.category);
   });
 
+  it('finds the same first, whichever lure was thought likely', () => {
+    for (const { id } of CATALOGUE) {
+      const [first] = weighCategories(CATALOGUE, grounds, undefined, 0, id);
+      expect(first).toMatchObject({ category: weighed[0]!.category, logWeight: weighed[0]!.logWeight });
+    }
+  });
+
   it('counts a lure by the share of the fish that it covers, in the class that covers most', () => {
     for (const { category, form, place } of weighed) {
       const covers = coverage(form, grounds);

@@ -1,3 +1,4 @@
+import type { CategoryId } from '../contract/ids.js';
 import type { Reason } from '../contract/plan.js';
 import { factsAt, type HoldingPlace } from '../place/place.js';
 import { COVER_GROUND } from '../place/places.js';
@@ -24,7 +25,7 @@ import {
 } from './aspects.js';
 import type { Category } from '../lures/category.js';
 import { formsOf, type LureForm } from '../lures/forms.js';
-import { occasionsOf, type LureOccasions, type Occasion } from './occasions/index.js';
+import { occasionsOf, type Occasion } from './occasions/index.js';
 import { idealsOf, lossAt, QUESTIONS, type Ideal } from './questions.js';
 
 /** A lure weighed for one window: how much, and at which place it does best. */
@@ -71,45 +72,81 @@ const LOCAL_FACT = /^(structure|cover|ground|position|group):|^holdingDepthM$|^w
 interface ReadyOccasion {
   readonly judge: Judge;
   readonly effect: number;
+  /** The most that it can weigh, whichever way. */
+  readonly most: number;
 }
+/** Those of a category, what can weigh most first. */
 interface SplitOccasions {
   readonly everywhere: readonly ReadyOccasion[];
   readonly here: readonly ReadyOccasion[];
 }
-/** The occasions of a category, those that look at the place apart from those that hold everywhere alike. */
-interface Occasioned {
-  readonly suits: SplitOccasions;
-  readonly spoils: SplitOccasions;
-  readonly excludes: SplitOccasions;
-}
-const occasioned = new WeakMap<LureOccasions, Occasioned>();
-
 function split(occasions: readonly Occasion[] = []): SplitOccasions {
   const asked = (local: boolean) =>
     occasions
       .filter(({ when }) => mentions(when, LOCAL_FACT) === local)
-      .map((rule) => ({ judge: judgeOfRule(rule), effect: rule.effect }));
+      .map((rule) => ({ judge: judgeOfRule(rule), effect: rule.effect, most: Math.abs(rule.effect) }))
+      .sort((a, b) => b.most - a.most);
   return { everywhere: asked(false), here: asked(true) };
 }
 
-function occasionedOf(category: Category): Occasioned {
-  const occasions = occasionsOf(category);
-  let known = occasioned.get(occasions);
+const mostOf = (occasions: readonly ReadyOccasion[]): number => Math.max(0, ...occasions.map(({ effect }) => effect));
+
+/** What a passage through cover is worth, as a factor; 0 where it does not come through. */
+const passageFactor = (passage: number): number =>
+  passage < MIN_PASSAGE ? 0 : Math.exp(COVER_WEIGHT * Math.min(MAX_PASSAGE, Math.log(passage / COVER_CENTRE)));
+
+/** What of a category is the same in any water, worked out once. */
+interface ReadyCategory {
+  readonly suits: SplitOccasions;
+  readonly spoils: SplitOccasions;
+  readonly excludes: SplitOccasions;
+  /** The most that its occasions can lend it, as a log-weight, and of that those that look at the place. */
+  readonly gain: number;
+  readonly gainHere: number;
+  /** The most that the cover of a place can lend it, as a log-weight. */
+  readonly ease: number;
+  /** What its passage is worth through every ground, and over it. */
+  readonly through: Readonly<Record<Ground, number>>;
+  readonly over: Readonly<Record<Ground, number>>;
+}
+const readies = new WeakMap<Category, ReadyCategory>();
+
+function readyOf(category: Category): ReadyCategory {
+  let known = readies.get(category);
   if (!known) {
-    const { suits, spoils, excludes } = occasions;
-    occasioned.set(occasions, (known = { suits: split(suits), spoils: split(spoils), excludes: split(excludes) }));
+    const occasions = occasionsOf(category);
+    const suits = split(occasions.suits);
+    const gainHere = mostOf(suits.here);
+    const passage = (over: boolean) =>
+      Object.fromEntries(
+        GROUNDS.map((ground) => [ground, passageFactor(passageThrough(category, ground, over))]),
+      ) as Record<Ground, number>;
+    known = {
+      suits,
+      spoils: split(occasions.spoils),
+      excludes: split(occasions.excludes),
+      gain: Math.max(gainHere, mostOf(suits.everywhere)),
+      gainHere,
+      ease: DEFLECT_WEIGHT * Math.max(0, category.traits.deflects - 0.4) + COVER_WEIGHT * MAX_PASSAGE,
+      through: passage(false),
+      over: passage(true),
+    };
+    readies.set(category, known);
   }
   return known;
 }
 
 /** The strongest of several occasions, by degree times weight; one voice, so the others add nothing. */
 function voice(occasions: readonly ReadyOccasion[], facts: Facts): number {
-  let most = 0;
-  for (const { judge, effect } of occasions) {
+  let strongest = 0;
+  let weighs = 0;
+  for (const { judge, effect, most } of occasions) {
+    // None of those that are left can be louder.
+    if (most <= weighs) break;
     const weight = judge(facts) * effect;
-    if (Math.abs(weight) > Math.abs(most)) most = weight;
+    if (Math.abs(weight) > weighs) [strongest, weighs] = [weight, Math.abs(weight)];
   }
-  return most;
+  return strongest;
 }
 
 const louder = (a: number, b: number): number => (Math.abs(a) >= Math.abs(b) ? a : b);
@@ -154,16 +191,18 @@ interface Everywhere {
   readonly loss: number;
 }
 
-function everywhereOf(category: Category, facts: Facts): Everywhere {
-  const { suits, spoils, excludes } = occasionedOf(category);
+function everywhereOf({ suits, spoils, excludes }: ReadyCategory, facts: Facts): Everywhere {
   const left = 1 - Math.abs(voice(excludes.everywhere, facts));
   if (left <= 0) return { left: 0, gain: 0, loss: 0 };
   return { left, gain: voice(suits.everywhere, facts), loss: voice(spoils.everywhere, facts) };
 }
 
 /** What all occasions of a category make of its worth at every place, as factors: gains, losses, what exclusion leaves. */
-function factorsOf(category: Category, { left, gain, loss }: Everywhere, { places }: Grounds): readonly number[] {
-  const { suits, spoils, excludes } = occasionedOf(category);
+function factorsOf(
+  { suits, spoils, excludes }: ReadyCategory,
+  { left, gain, loss }: Everywhere,
+  { places }: Grounds,
+): readonly number[] {
   return places.map(({ here }) => {
     const stays = left * (1 - Math.abs(voice(excludes.here, here)));
     return stays <= 0
@@ -184,40 +223,13 @@ function overall(category: Category, { facts, ideals, eaten }: Grounds): number 
   return sum;
 }
 
-/** What a passage through cover is worth, as a factor; 0 where it does not come through. */
-const passageFactor = (passage: number): number =>
-  passage < MIN_PASSAGE ? 0 : Math.exp(COVER_WEIGHT * Math.min(MAX_PASSAGE, Math.log(passage / COVER_CENTRE)));
+/** How far a lure is where they are in the water, as a factor. */
+const levelFactor = (category: Category, { place }: PlaceGround): number =>
+  (0.2 + 0.8 * Math.min(1, atTheirLevel(category, place))) ** LEVEL_WEIGHT;
 
-interface PassageFactors {
-  readonly through: Readonly<Record<Ground, number>>;
-  readonly over: Readonly<Record<Ground, number>>;
-}
-const passageFactors = new WeakMap<Category, PassageFactors>();
-
-/** The passage factors of a category through and over every ground, worked out once. */
-function passageFactorsOf(category: Category): PassageFactors {
-  let known = passageFactors.get(category);
-  if (!known) {
-    const factors = (over: boolean) =>
-      Object.fromEntries(GROUNDS.map((ground) => [ground, passageFactor(passageThrough(category, ground, over))]));
-    known = { through: factors(false), over: factors(true) } as PassageFactors;
-    passageFactors.set(category, known);
-  }
-  return known;
-}
-
-/** What a lure is worth at one place before its occasions speak; 0 where it is not fished there. */
-function plainWorth(category: Category, runM: readonly [number, number], at: PlaceGround, grounds: Grounds): number {
-  const { place, ground, hard } = at;
-  const factors = passageFactorsOf(category);
-  const passage = (runsOver(category, grounds.clearanceM) ? factors.over : factors.through)[ground];
-  if (passage === 0) return 0;
-  const covered = reach(runM, place.depthM, riseFor(category, place, grounds.rise, grounds.sightM));
-  if (covered === 0) return 0;
-  const level = (0.2 + 0.8 * Math.min(1, atTheirLevel(category, place))) ** LEVEL_WEIGHT;
-  const glances = hard ? Math.exp(DEFLECT_WEIGHT * (category.traits.deflects - 0.4) * place.positions.bottom) : 1;
-  return place.weight * covered * passage * level * glances;
-}
+/** What a lure makes of the hard things that it glances off, as a factor. */
+const glanceFactor = ({ traits }: Category, { place, hard }: PlaceGround): number =>
+  hard ? Math.exp(DEFLECT_WEIGHT * (traits.deflects - 0.4) * place.positions.bottom) : 1;
 
 /** A form with what it is worth at each place before its occasions speak. */
 interface PlainForm {
@@ -228,31 +240,10 @@ interface PlainForm {
 /** A category before it is known where it could be fished, and the most that it could weigh there. */
 interface Contender {
   readonly category: Category;
+  readonly ready: ReadyCategory;
   readonly index: number;
   readonly overall: number;
   readonly most: number;
-}
-
-interface Headroom {
-  readonly gain: number;
-  /** Of the gain, the most by occasions that look at the place. */
-  readonly gainHere: number;
-  readonly ease: number;
-}
-const headrooms = new WeakMap<Category, Headroom>();
-
-/** The most that the occasions of a category can lend it, and the cover of a place, as log-weights. */
-function headroomOf(category: Category): Headroom {
-  let known = headrooms.get(category);
-  if (!known) {
-    const { everywhere, here } = occasionedOf(category).suits;
-    const most = (occasions: readonly ReadyOccasion[]) => Math.max(0, ...occasions.map(({ effect }) => effect));
-    const gainHere = most(here);
-    const glances = DEFLECT_WEIGHT * Math.max(0, category.traits.deflects - 0.4);
-    known = { gain: Math.max(gainHere, most(everywhere)), gainHere, ease: glances + COVER_WEIGHT * MAX_PASSAGE };
-    headrooms.set(category, known);
-  }
-  return known;
 }
 
 interface FormsAt {
@@ -261,15 +252,28 @@ interface FormsAt {
 }
 
 /** The forms of a category with their plain worths, and the greatest of these over all places; null where none is. */
-function formsAt(category: Category, grounds: Grounds): FormsAt | null {
+function formsAt({ category, ready }: Contender, grounds: Grounds): FormsAt | null {
   let greatest = 0;
   const forms: PlainForm[] = [];
+  const { places } = grounds;
+  // All forms of a category are met alike; what none of them reaches is not asked for more.
+  const rises = places.map(({ place }) => riseFor(category, place, grounds.rise, grounds.sightM));
+  const levels = places.map(() => Number.NaN);
   for (const form of formsOf(category)) {
     const runM = runsWithin(form.category, grounds.facts);
+    const passages = runsOver(form.category, grounds.clearanceM) ? ready.over : ready.through;
     const worths: number[] = [];
     let total = 0;
-    for (const at of grounds.places) {
-      const worth = plainWorth(form.category, runM, at, grounds);
+    for (let index = 0; index < places.length; index++) {
+      const at = places[index] as PlaceGround;
+      const passage = passages[at.ground];
+      const covered = passage === 0 ? 0 : reach(runM, at.place.depthM, rises[index] as number);
+      if (covered === 0) {
+        worths.push(0);
+        continue;
+      }
+      if (Number.isNaN(levels[index])) levels[index] = levelFactor(category, at);
+      const worth = at.place.weight * covered * passage * (levels[index] as number) * glanceFactor(category, at);
       worths.push(worth);
       total += worth;
     }
@@ -286,15 +290,15 @@ function formsAt(category: Category, grounds: Grounds): FormsAt | null {
  * @param least log-weight that is still wanted
  */
 function heard(
-  { category, overall: own, index }: Contender,
+  { ready, overall: own, index }: Contender,
   { forms, greatest }: FormsAt,
   grounds: Grounds,
   least: number,
 ) {
-  const everywhere = everywhereOf(category, grounds.facts);
-  const most = Math.max(everywhere.gain, headroomOf(category).gainHere) + Math.min(0, everywhere.loss);
+  const everywhere = everywhereOf(ready, grounds.facts);
+  const most = Math.max(everywhere.gain, ready.gainHere) + Math.min(0, everywhere.loss);
   if (own + Math.log(everywhere.left * greatest) + most < least) return null;
-  const factors = factorsOf(category, everywhere, grounds);
+  const factors = factorsOf(ready, everywhere, grounds);
   let best: LureForm | undefined;
   let place: HoldingPlace | undefined;
   let heaviest = 0;
@@ -326,27 +330,31 @@ export const coverage = ({ category }: LureForm, grounds: Grounds): number =>
  * even their best occasion could not bring within `span` of the first are left out, their occasions unheard.
  * @param said what the angler said of a category, as a log-weight on top
  * @param span how far behind the first a lure is still wanted, as a log-weight
+ * @param likely the lure that is likely the first: weighed before the others, it spares most of them
  */
 export function weighCategories(
   catalogue: readonly Category[],
   grounds: Grounds,
   said: (category: Category) => number = () => 0,
   span = SPAN,
+  likely?: CategoryId,
 ): Weighed[] {
   const contenders = catalogue
     .map((category, index): Contender => {
       const own = overall(category, grounds) + said(category);
-      const { gain, ease } = headroomOf(category);
-      return { category, index, overall: own, most: own + gain + ease };
+      const ready = readyOf(category);
+      return { category, ready, index, overall: own, most: own + ready.gain + ready.ease };
     })
     .sort((a, b) => b.most - a.most);
+  const at = contenders.findIndex(({ category }) => category.id === likely);
+  if (at > 0) contenders.unshift(...contenders.splice(at, 1));
   let weighed: NonNullable<ReturnType<typeof heard>>[] = [];
   let top = -Infinity;
   for (const each of contenders) {
     // None of those that are left can come so far.
     if (each.most < top - span) break;
-    const found = formsAt(each.category, grounds);
-    if (!found || each.overall + headroomOf(each.category).gain + Math.log(found.greatest) < top - span) continue;
+    const found = formsAt(each, grounds);
+    if (!found || each.overall + each.ready.gain + Math.log(found.greatest) < top - span) continue;
     const one = heard(each, found, grounds, top - span);
     if (!one) continue;
     weighed.push(one);

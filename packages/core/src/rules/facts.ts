@@ -8,7 +8,7 @@ export type Known = Partial<Record<FactName, number>>;
 /** Room for every fact that any day may ask or state: some three hundred and seventy names (`facts-room.spec`). */
 const SLOT_CAPACITY = 400;
 /** Room for the situations that rules share. */
-export const MAX_SITUATIONS = 192;
+export const MAX_SITUATIONS = 64;
 const slots = new Map<string, number>();
 
 // Plain arrays: a typed array of this size is copied outside of the heap, which takes several times as long.
@@ -24,6 +24,41 @@ export function slotOf(name: FactName): number {
     slots.set(name, slot);
   }
   return slot;
+}
+
+/** The ids in a family of facts: what stands behind its colon. */
+type IdIn<Family extends string> = FactName extends infer Name
+  ? Name extends `${Family}:${infer Id}`
+    ? Id
+    : never
+  : never;
+
+/** The slots of a family of facts by their ids, whose names are put together once. */
+export function slotsOf<Family extends string>(family: Family): (id: IdIn<Family>) => number {
+  const known = new Map<IdIn<Family>, number>();
+  return (id) => {
+    let slot = known.get(id);
+    if (slot === undefined) known.set(id, (slot = slotOf(`${family}:${id}` as FactName)));
+    return slot;
+  };
+}
+
+/** Facts as they are stated one by one, by their slots; what is stated later wins. */
+export class Statement {
+  readonly slots: number[] = [];
+  readonly values: number[] = [];
+
+  /** A figure or a degree; nothing where it is not known. */
+  put(slot: number, value: number | null | undefined): void {
+    if (value === undefined || value === null) return;
+    this.slots.push(slot);
+    this.values.push(value);
+  }
+
+  /** What is wholly so: some of a family. */
+  all<Id extends string>(slot: (id: Id) => number, ids: readonly Id[] = []): void {
+    for (const id of ids) this.put(slot(id), 1);
+  }
 }
 
 /**
@@ -49,6 +84,11 @@ export class Facts {
     return new Facts(values);
   }
 
+  /** These facts with what was stated one by one on top. */
+  withStatement({ slots, values }: Statement): Facts {
+    return this.withSlots(slots, values);
+  }
+
   /** These facts with more on top, by their slots: for who stacks the same few names again and again. */
   withSlots(slots: readonly number[], stated: readonly number[]): Facts {
     const values = this.values.slice();
@@ -63,23 +103,30 @@ export class Facts {
 
   /** The same by slots. */
   withTemporarySlots<T>(tried: readonly number[], ask: (facts: Facts) => T): T {
-    const before = tried.map((slot) => this.at(slot));
-    for (const slot of tried) this.values[slot] = 1;
-    const answers = this.answers;
+    const { values, answers } = this;
+    const before: number[] = [];
+    for (const slot of tried) {
+      before.push(values[slot] as number);
+      values[slot] = 1;
+    }
     this.answers = null;
     try {
       return ask(this);
     } finally {
-      tried.forEach((slot, index) => (this.values[slot] = before[index] as number));
+      for (let at = 0; at < tried.length; at++) values[tried[at] as number] = before[at] as number;
       this.answers = answers;
     }
   }
 
-  /** The answer to a shared situation, worked out at the first asking. */
-  answerTo(situation: number, ask: (facts: Facts) => number): number {
+  /** The answer to a shared situation; NaN where it was not worked out yet. */
+  answerTo(situation: number): number {
+    return this.answers === null ? Number.NaN : (this.answers[situation] as number);
+  }
+
+  /** Keeps the answer to a shared situation. */
+  answered(situation: number, answer: number): number {
     this.answers ??= NOTHING_ASKED.slice();
-    let answer = this.answers[situation] as number;
-    if (Number.isNaN(answer)) this.answers[situation] = answer = ask(this);
+    this.answers[situation] = answer;
     return answer;
   }
 

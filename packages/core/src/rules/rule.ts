@@ -125,6 +125,19 @@ export function tally<Option extends string>(
   return sum as Partial<Record<Option, number>>;
 }
 
+/** The weighted votes of the rules that hold for one option alone. */
+export function votesFor<Option extends string>(
+  fired: readonly Fired<Partial<Record<Option, number>>>[],
+  option: Option,
+): number {
+  let sum = 0;
+  for (const { rule, degree } of fired) {
+    const vote = rule.effect[option];
+    if (vote !== undefined) sum += degree * vote;
+  }
+  return sum;
+}
+
 /** Options by their votes, most first; equal votes keep the order of `options`, so the same input gives the same answer. */
 export function ranked<Option extends string>(
   options: readonly Option[],

@@ -17,9 +17,9 @@ import {
   TONE_RULES,
 } from '../technique/trim/rules.js';
 import { SCHOOL_SIDES } from '../contract/ids.js';
-import { Facts } from './facts.js';
+import { Facts, slotOf, slotsOf, Statement } from './facts.js';
 import { above, all, any, below, between, degreeOf, interpolate, is, mentions, not, trapezoid } from './fuzzy.js';
-import { fire, ranked, reasonOf, strongest, tally, type Rule } from './rule.js';
+import { fire, ranked, reasonOf, strongest, tally, votesFor, type Rule } from './rule.js';
 
 const at = (surfaceTempC: number) => Facts.of({ surfaceTempC });
 
@@ -32,6 +32,23 @@ describe('facts', () => {
     expect(base.figure('surfaceTempC')).toBe(10);
     expect(base.figure('windMps')).toBeUndefined();
     expect(base.degree('cover:pads')).toBe(0);
+  });
+});
+
+describe('a statement', () => {
+  it('states facts by their slots: the later wins, and what is not known is left as it was', () => {
+    const stated = new Statement();
+    stated.put(slotOf('windMps'), 3);
+    stated.put(slotOf('windMps'), 5);
+    stated.put(slotOf('light'), undefined);
+    stated.put(slotOf('tideRun'), null);
+    stated.all(slotsOf('sign'), undefined);
+    stated.all(slotsOf('cover'), ['pads', 'reeds']);
+    const before = Facts.of({ windMps: 1, light: 0.4 });
+    const facts = before.withStatement(stated);
+    expect([facts.figure('windMps'), facts.figure('light'), facts.figure('tideRun')]).toEqual([5, 0.4, undefined]);
+    expect([facts.degree('cover:pads'), facts.degree('cover:reeds'), facts.degree('cover:stump')]).toEqual([1, 1, 0]);
+    expect(before.figure('windMps')).toBe(1);
   });
 });
 
@@ -112,7 +129,11 @@ describe('rules', () => {
   it('hold by degree, and add up as votes', () => {
     expect(fire([rule], at(10))).toEqual([{ rule, degree: 0.5 }]);
     expect(fire([rule], at(20))).toEqual([]);
-    expect(tally(fire([rule, rule], at(10)))).toEqual({ a: 1, b: -2 });
+    const fired = fire([rule, rule], at(10));
+    expect(tally(fired)).toEqual({ a: 1, b: -2 });
+    expect([votesFor(fired, 'a'), votesFor(fired, 'b')]).toEqual([1, -2]);
+    const silent: typeof rule = { ...rule, effect: { a: 1 } };
+    expect(votesFor(fire([silent], at(10)), 'b')).toBe(0);
   });
 
   it('of a school are silent while another side is taken', () => {

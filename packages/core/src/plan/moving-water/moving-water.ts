@@ -58,7 +58,7 @@ interface Quarter {
 function quarterOf(day: JudgedDay, tide: DayTide, at: number): Quarter {
   const moment = day.curve[at] as JudgedDay['curve'][number];
   const window = day.windows.find(({ toMin }) => moment.minute <= toMin) ?? day.windows.at(-1);
-  const facts = day.facts.with({ ...momentFacts(day, moment), [`light:${window?.light ?? 'high'}`]: 1 });
+  const facts = momentFacts(day, moment, window?.light ?? 'high');
   const fired = fire(FEEDING_RULES, facts);
   const { stage, run } = tideAt(tide, moment.minute);
   return { minute: moment.minute, stage, run, facts, fired, feeding: tally<'feeding'>(fired).feeding ?? 0 };
