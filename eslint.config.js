@@ -50,7 +50,17 @@ const outsideGlobals = [
 ];
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', 'apps/*/program/**', '**/.angular/**', '**/node_modules/**', '.build/**', '.data/**', 'demo/src/data/**'] },
+  {
+    ignores: [
+      '**/dist/**',
+      'apps/*/program/**',
+      '**/.angular/**',
+      '**/node_modules/**',
+      '.build/**',
+      '.data/**',
+      'demo/src/data/**',
+    ],
+  },
   js.configs.recommended,
   {
     files: ['**/*.ts'],
