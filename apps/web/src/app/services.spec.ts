@@ -4,7 +4,8 @@ import { TestBed } from '@angular/core/testing';
 import 'fake-indexeddb/auto';
 import type { OutsideAt, Reading, Water, WeatherDay } from '@inky-shoal/core';
 import Dexie from 'dexie';
-import { filter, firstValueFrom, map, of, Subject, throwError } from 'rxjs';
+import { filter, firstValueFrom, lastValueFrom, map, of, Subject, tap, throwError } from 'rxjs';
+import { BookService } from './base/book.service';
 import { ConnectionService } from './base/connection.service';
 import { DayService } from './sheet/day.service';
 import { dayToPlan, draftFor } from './sheet/draft';
@@ -12,7 +13,7 @@ import { NoticeService } from './base/notice.service';
 import { OutboxService } from './base/outbox.service';
 import { PlannerService } from './base/planner/planner.service';
 import { SettingsService } from './base/settings.service';
-import { NOTHING_OUTSIDE } from './season/outside.service';
+import { NOTHING_OUTSIDE, OutsideService } from './season/outside.service';
 import { SeasonService, type WaterSeason } from './season/season.service';
 import { WatersService } from './waters/waters.service';
 
@@ -152,6 +153,48 @@ describe('the day', () => {
     expect((await notice).text).toBe('The sheet begins anew: Elsewhere.');
     TestBed.inject(NoticeService).undo();
     expect((await firstValueFrom(service.draft$))?.input.surfaceTempC).toBe(14);
+  });
+});
+
+describe('the season of a water', () => {
+  const outside = (asking: boolean, weatherDays: WeatherDay[] = []): OutsideAt => ({
+    ...NOTHING_OUTSIDE,
+    weather: { ...NOTHING_OUTSIDE.weather, asking },
+    weatherDays,
+  });
+  const season = () => {
+    const told$ = new Subject<OutsideAt>();
+    jest.spyOn(TestBed.inject(WatersService), 'readingsOf').mockReturnValue(of([]));
+    jest.spyOn(TestBed.inject(OutsideService), 'at').mockReturnValue(told$);
+    jest.replaceProperty(TestBed.inject(BookService), 'clock$', of(MORNING));
+    const asked = jest.spyOn(TestBed.inject(PlannerService), 'seasonYear');
+    return { service: TestBed.inject(SeasonService), told$, asked };
+  };
+
+  it('is worked out once for all who ask, and not again while weather is only on its way', async () => {
+    const { service, told$, asked } = season();
+    const seen: WaterSeason[][] = [[], []];
+    const over = seen.map((list) => lastValueFrom(service.of(WATER).pipe(tap((each) => list.push(each)))));
+    told$.next(outside(true));
+    told$.next(outside(true));
+    expect(asked).toHaveBeenCalledTimes(1);
+    told$.next(outside(false, [CALM]));
+    told$.complete();
+    const [one, other] = await Promise.all(over);
+    expect(asked).toHaveBeenCalledTimes(2);
+    expect(one!.year).toBe(other!.year);
+    expect(one!.outside.weatherDays).toEqual([CALM]);
+  });
+
+  it('that could not be worked out is asked for anew', async () => {
+    const { service, told$, asked } = season();
+    asked.mockReturnValueOnce(throwError(() => new Error('gone')));
+    const failed = firstValueFrom(service.of(WATER));
+    told$.next(outside(false));
+    await expect(failed).rejects.toThrow('gone');
+    const found = firstValueFrom(service.of(WATER));
+    told$.next(outside(false));
+    expect((await found).year.zones.length).toBeGreaterThan(0);
   });
 });
 

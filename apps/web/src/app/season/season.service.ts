@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { OutsideAt, Reading, SeasonYear, Water } from '@inky-shoal/core';
+import type { OutsideAt, Reading, SeasonInput, SeasonYear, Water } from '@inky-shoal/core';
 import {
   BehaviorSubject,
   catchError,
@@ -12,6 +12,7 @@ import {
   startWith,
   switchMap,
   take,
+  tap,
 } from 'rxjs';
 import { BookService, type Clock } from '../base/book.service';
 import { loading, type Loaded, valueOr } from '../base/loaded';
@@ -37,6 +38,8 @@ export class SeasonService {
   private readonly books = inject(BookService);
   private readonly settings = inject(SettingsService);
   private readonly planner = inject(PlannerService);
+  /** What years were worked out from last, and those years, by water. */
+  private readonly years = new Map<string, { readonly from: string; readonly year$: Observable<SeasonYear> }>();
   private readonly looked = new BehaviorSubject<string | null>(null);
 
   /** The water whose season is shown: the one looked at, else the first of the book. */
@@ -74,17 +77,27 @@ export class SeasonService {
       this.outside.at(water.id).pipe(catchError(() => of(NOTHING_OUTSIDE))),
     ]).pipe(
       switchMap(([readings, clock, outside]) =>
-        this.planner
-          .seasonYear({
-            water,
-            readings,
-            weather: outside.weatherDays,
-            gauge: outside.gaugeDays,
-            now: clock.now,
-            units: this.settings.units,
-          })
-          .pipe(map((year) => ({ water, readings, outside, clock, year }))),
+        this.yearOf({
+          water,
+          readings,
+          weather: outside.weatherDays,
+          gauge: outside.gaugeDays,
+          now: clock.now,
+          units: this.settings.units,
+        }).pipe(map((year) => ({ water, readings, outside, clock, year }))),
       ),
     );
+  }
+
+  /** The year of a water, worked out once from the same: many ask for it, and again while weather is on its way. */
+  private yearOf(input: SeasonInput): Observable<SeasonYear> {
+    const from = JSON.stringify(input);
+    const known = this.years.get(input.water.id);
+    if (known?.from === from) return known.year$;
+    const year$ = this.planner
+      .seasonYear(input)
+      .pipe(tap({ error: () => this.years.delete(input.water.id) }), shareReplay(1));
+    this.years.set(input.water.id, { from, year$ });
+    return year$;
   }
 }
