@@ -27,7 +27,7 @@ export default {
   testTimeout: 60_000,
   // Processes of their own also on two cores: side by side, and what a failed test left running ends with them.
   maxWorkers: 2,
-  testSequencer: '<rootDir>/scripts/lib/side-by-side.cjs',
+  testSequencer: '<rootDir>/scripts/lib/longest-first.cjs',
   projects: [
     { ...swc, displayName: 'core', testMatch: ['<rootDir>/packages/core/**/*.spec.ts', '<rootDir>/demo/**/*.spec.ts'] },
     {
