@@ -327,7 +327,7 @@ describe('a coast', () => {
     await page.getByLabel('Where', { exact: true }).fill('30.35, -87.2');
     await page.getByLabel('Time zone').fill('America/Chicago');
     await page.getByRole('button', { name: 'Add it' }).click();
-    await page.getByRole('button', { name: 'Its tide station' }).waitFor();
+    await says(page.getByRole('region', { name: 'My bay' }), 'Its tide station');
     const waters = (await (await fetch(address)).json()) as Water[];
     const { tideStation } = waters.find(({ name }) => name === 'My bay')!;
     expect(tideStation!.constituents.length).toBeGreaterThan(4);

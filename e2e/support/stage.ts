@@ -172,14 +172,18 @@ export async function until(what: string, holds: () => Promise<boolean>, withinM
   throw new Error(`Waited in vain until ${what}`);
 }
 
-/** Waits until an element says certain words; fails with what it said instead. */
+/** So much of a page is told where it did not come to say something. */
+const MAX_TOLD = 1500;
+
+/** Waits until an element says certain words; fails with what it and the page said instead. */
 export async function says(locator: Locator, words: string | RegExp): Promise<void> {
   let said = '';
   const holds = async () => {
     said = await textOf(locator);
     return typeof words === 'string' ? said.includes(words) : words.test(said);
   };
-  await until(`"${String(words)}" was said`, holds).catch((error: Error) => {
-    throw new Error(`${error.message}; it said "${said}"`);
+  await until(`"${String(words)}" was said`, holds).catch(async (error: Error) => {
+    const page = await textOf(locator.page().locator('main')).catch(() => 'nothing');
+    throw new Error(`${error.message}; it said "${said}", and all of the page "${page.slice(0, MAX_TOLD)}"`);
   });
 }
