@@ -130,7 +130,8 @@ export class ExpectedTideService {
         ),
         takeWhile(({ state }) => state.asking, true),
         tap((heard) => {
-          this.heardAt.set(key, Date.now());
+          // What is still being asked for, or failed, is asked for by the next who wants it.
+          if (!heard.state.asking && heard.state.failure === null) this.heardAt.set(key, Date.now());
           if (heard.days.length) this.kept.write(key, heard);
         }),
         // Without a signal what was heard last stands, for as long as it says anything.

@@ -133,6 +133,17 @@ describe('a gauge', () => {
     expect(table.tideSpringShare).toBe(told.tideSpringShare);
   });
 
+  it.each<[string, Partial<TideGaugeAt['state']>]>([
+    ['is still being asked', { asking: true }],
+    ['failed', { failure: 'it takes too long to answer' }],
+  ])('that %s is heard by the day as it is changed meanwhile', async (_, state) => {
+    const { days, ...silent } = reads(0.3);
+    gauge = { ...silent, state: { ...silent.state, ...state }, days: [] };
+    await settled(day({}));
+    gauge = { ...silent, days };
+    expect((await settled(day({ windMps: 4 }))).waterOverTableM).toBeGreaterThan(0.12);
+  });
+
   it('says nothing of a day that is far off, and goes on with what it said last where there is no signal', async () => {
     gauge = reads(0.3);
     await settled(day({}));
