@@ -10,7 +10,7 @@ import { DAY_MIN, dayWindows, NIGHT_DEG, minutesOfHours, type DayWindow } from '
 import { judgeFood } from '../food/food.js';
 import { judgeGroups, type DepthLimits, type JudgedGroups } from '../place/groups.js';
 import { schoolsInForce, withSchools, type SchoolInForce } from '../presentation/schools.js';
-import { Facts, slotOf, slotsOf, Statement } from '../rules/facts.js';
+import { Facts, Statement } from '../rules/facts.js';
 import { interpolate } from '../rules/fuzzy.js';
 import { judgeOverlays } from '../season/overlays.js';
 import { judgeSeason, type Season } from '../season/season.js';
@@ -19,21 +19,6 @@ import { judgeWater, type WaterJudgement } from '../water/clarity.js';
 import { stateGiven } from './given-facts.js';
 import type { Leaning } from './leaning.js';
 import { assume, readingTrend, type FullConditions, type ReadingTrend } from './assume.js';
-
-const YEAR_MONTH = slotOf('yearMonth');
-const MOON_FULLNESS = slotOf('moonFullness');
-const [phaseSlot, lightSlot, tideSlot] = [slotsOf('phase'), slotsOf('light'), slotsOf('tide')];
-const MOMENT_SLOTS = {
-  light: slotOf('light'),
-  sunWarmth: slotOf('sunWarmth'),
-  night: slotOf('night'),
-  brightAndCalm: slotOf('bright-and-calm'),
-  hoursFromSunrise: slotOf('hoursFromSunrise'),
-  shadSpawnHoursLeft: slotOf('shadSpawnHoursLeft'),
-  tideHours: slotOf('tideHours'),
-  tideRangeM: slotOf('tideRangeM'),
-  tideRun: slotOf('tideRun'),
-} as const;
 
 /** The day as judged before any window is looked at: season, water, food, light. */
 export interface JudgedDay {
@@ -126,9 +111,9 @@ function judge(
       ? before.water
       : judgeWater(conditions, units);
   const stated = stateGiven(conditions, trend.sharpChangeC);
-  stated.put(YEAR_MONTH, yearMonth(conditions.place.latitude, dayOfYear(conditions.date)));
-  stated.put(MOON_FULLNESS, sun.moonIlluminatedFraction);
-  for (const [phase, probability] of season.probabilities) stated.put(phaseSlot(phase), probability);
+  stated.put('yearMonth', yearMonth(conditions.place.latitude, dayOfYear(conditions.date)));
+  stated.put('moonFullness', sun.moonIlluminatedFraction);
+  for (const [phase, probability] of season.probabilities) stated.of('phase', phase, probability);
   const said = Facts.of(season.facts, water.facts).withStatement(stated);
   const overlays = judgeOverlays(said, conditions.discipline, units);
   const known = said.with(overlays.facts);
@@ -185,10 +170,10 @@ export function limitsAt({ limits, tide }: JudgedDay, minute: number): DepthLimi
 function stateTide({ tide }: JudgedDay, minute: number, stated: Statement): void {
   if (!tide) return;
   const { stage, hoursIntoStage, rangeM, run } = tideAt(tide, minute);
-  for (const each of TIDE_STAGES) stated.put(tideSlot(each), each === stage ? 1 : 0);
-  stated.put(MOMENT_SLOTS.tideHours, hoursIntoStage);
-  stated.put(MOMENT_SLOTS.tideRangeM, rangeM);
-  stated.put(MOMENT_SLOTS.tideRun, run);
+  for (const each of TIDE_STAGES) stated.of('tide', each, each === stage ? 1 : 0);
+  stated.put('tideHours', hoursIntoStage);
+  stated.put('tideRangeM', rangeM);
+  stated.put('tideRun', run);
 }
 
 const clamp = (value: number): number => Math.min(1, Math.max(0, value));
@@ -210,17 +195,17 @@ export function momentFacts(day: JudgedDay, moment: Moment, light: Light): Facts
   const sunny = sky === 'clear' ? 1 : sky === 'partly-cloudy' ? 0.6 : 0;
   const bright = clamp((moment.light - 0.3) / 0.25);
   const stated = new Statement();
-  stated.put(MOMENT_SLOTS.light, moment.light);
-  stated.put(MOMENT_SLOTS.sunWarmth, moment.sunWarmth);
-  stated.put(MOMENT_SLOTS.night, clamp((DUSK_DEG - moment.sunAltitudeDeg) / (DUSK_DEG - NIGHT_DEG)));
-  stated.put(MOMENT_SLOTS.brightAndCalm, Math.min(sunny, bright, clamp((4 - windMps) / 2.5)));
+  stated.put('light', moment.light);
+  stated.put('sunWarmth', moment.sunWarmth);
+  stated.put('night', clamp((DUSK_DEG - moment.sunAltitudeDeg) / (DUSK_DEG - NIGHT_DEG)));
+  stated.put('bright-and-calm', Math.min(sunny, bright, clamp((4 - windMps) / 2.5)));
   if (day.sunriseMin !== null) {
     const hours = (moment.minute - nextSunrise(day.sunriseMin, day.sun.sunsetMin, moment.minute)) / 60;
-    stated.put(MOMENT_SLOTS.hoursFromSunrise, hours);
-    stated.put(MOMENT_SLOTS.shadSpawnHoursLeft, shadSpawnEndsH(day.facts, sky) - hours);
+    stated.put('hoursFromSunrise', hours);
+    stated.put('shadSpawnHoursLeft', shadSpawnEndsH(day.facts, sky) - hours);
   }
   stateTide(day, moment.minute, stated);
-  stated.put(lightSlot(light), 1);
+  stated.of('light', light);
   return day.facts.withStatement(stated);
 }
 

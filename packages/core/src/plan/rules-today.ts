@@ -1,10 +1,9 @@
 import type { Conditions } from '../contract/conditions.js';
 import { factsAt } from '../place/place.js';
-import { SPOT_RULES } from '../place/spot-rules.js';
 import { fire, type Rule } from '../rules/rule.js';
 import { BASS_PHASE_RULES, INSHORE_PHASE_RULES } from '../season/phases.js';
 import { judgeDay } from './judge.js';
-import { RULE_STEPS, RULES_BY_STEP } from './rules-by-step.js';
+import { RULES_OF_TACKLE, RULES_OF_WATER } from './rules-of-day.js';
 import { windowGrounds } from './window.js';
 
 /** How far every rule holds on a day, 0 to 1, at its most over the windows and their places; what does not is left out. */
@@ -16,11 +15,12 @@ export function rulesToday(given: Conditions): Record<string, number> {
   ]);
   const held: Record<string, number> = {};
   const wrong = given.discipline === 'bass' ? INSHORE_PHASE_RULES : BASS_PHASE_RULES;
+  const silent = new Set<string>(wrong.map(({ id }) => id));
   // What only a chart knows of a spot has no say in a plan.
-  const silent = new Set<string>([...wrong, ...SPOT_RULES].map(({ id }) => id));
+  const asked: readonly (readonly Rule<unknown>[])[] = Object.values({ ...RULES_OF_WATER, ...RULES_OF_TACKLE });
   for (const facts of [day.facts, ...grounds]) {
-    for (const step of RULE_STEPS) {
-      for (const { rule, degree } of fire(RULES_BY_STEP[step] as readonly Rule<unknown>[], facts)) {
+    for (const rules of asked) {
+      for (const { rule, degree } of fire(rules, facts)) {
         if (!silent.has(rule.id)) held[rule.id] = Math.max(held[rule.id] ?? 0, degree);
       }
     }

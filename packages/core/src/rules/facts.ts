@@ -33,31 +33,40 @@ type IdIn<Family extends string> = FactName extends infer Name
     : never
   : never;
 
-/** The slots of a family of facts by their ids, whose names are put together once. */
-export function slotsOf<Family extends string>(family: Family): (id: IdIn<Family>) => number {
-  const known = new Map<IdIn<Family>, number>();
-  return (id) => {
-    let slot = known.get(id);
-    if (slot === undefined) known.set(id, (slot = slotOf(`${family}:${id}` as FactName)));
-    return slot;
-  };
+const families = new Map<string, Map<string, number>>();
+
+/** The slot of one of a family of facts: its name is put together once. */
+function slotIn(family: string, id: string): number {
+  let known = families.get(family);
+  if (!known) families.set(family, (known = new Map<string, number>()));
+  let slot = known.get(id);
+  if (slot === undefined) known.set(id, (slot = slotOf(`${family}:${id}` as FactName)));
+  return slot;
 }
 
-/** Facts as they are stated one by one, by their slots; what is stated later wins. */
+/** Facts as they are stated one by one; what is stated later wins. */
 export class Statement {
   readonly slots: number[] = [];
   readonly values: number[] = [];
 
   /** A figure or a degree; nothing where it is not known. */
-  put(slot: number, value: number | null | undefined): void {
-    if (value === undefined || value === null) return;
-    this.slots.push(slot);
-    this.values.push(value);
+  put(name: FactName, value: number | null | undefined): void {
+    if (value !== undefined && value !== null) this.state(slotOf(name), value);
   }
 
-  /** What is wholly so: some of a family. */
-  all<Id extends string>(slot: (id: Id) => number, ids: readonly Id[] = []): void {
-    for (const id of ids) this.put(slot(id), 1);
+  /** One of a family, wholly so where nothing else is said; nothing where none is named. */
+  of<Family extends string>(family: Family, id: IdIn<Family> | null | undefined, degree = 1): void {
+    if (id) this.state(slotIn(family, id), degree);
+  }
+
+  /** Some of a family, wholly so. */
+  all<Family extends string>(family: Family, ids: readonly IdIn<Family>[] = []): void {
+    for (const id of ids) this.of(family, id);
+  }
+
+  private state(slot: number, value: number): void {
+    this.slots.push(slot);
+    this.values.push(value);
   }
 }
 

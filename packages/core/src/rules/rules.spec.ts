@@ -17,7 +17,7 @@ import {
   TONE_RULES,
 } from '../technique/trim/rules.js';
 import { SCHOOL_SIDES } from '../contract/ids.js';
-import { Facts, slotOf, slotsOf, Statement } from './facts.js';
+import { Facts, Statement } from './facts.js';
 import { above, all, any, below, between, degreeOf, interpolate, is, mentions, not, trapezoid } from './fuzzy.js';
 import { fire, ranked, reasonOf, strongest, tally, votesFor, type Rule } from './rule.js';
 
@@ -36,18 +36,21 @@ describe('facts', () => {
 });
 
 describe('a statement', () => {
-  it('states facts by their slots: the later wins, and what is not known is left as it was', () => {
+  it('states facts one by one: the later wins, and what is not known is left as it was', () => {
     const stated = new Statement();
-    stated.put(slotOf('windMps'), 3);
-    stated.put(slotOf('windMps'), 5);
-    stated.put(slotOf('light'), undefined);
-    stated.put(slotOf('tideRun'), null);
-    stated.all(slotsOf('sign'), undefined);
-    stated.all(slotsOf('cover'), ['pads', 'reeds']);
+    stated.put('windMps', 3);
+    stated.put('windMps', 5);
+    stated.put('light', undefined);
+    stated.put('tideRun', null);
+    stated.all('sign', undefined);
+    stated.of('sky', null);
+    stated.of('front', 'passing', 0.5);
+    stated.all('cover', ['pads', 'reeds']);
     const before = Facts.of({ windMps: 1, light: 0.4 });
     const facts = before.withStatement(stated);
     expect([facts.figure('windMps'), facts.figure('light'), facts.figure('tideRun')]).toEqual([5, 0.4, undefined]);
     expect([facts.degree('cover:pads'), facts.degree('cover:reeds'), facts.degree('cover:stump')]).toEqual([1, 1, 0]);
+    expect(facts.degree('front:passing')).toBe(0.5);
     expect(before.figure('windMps')).toBe(1);
   });
 });

@@ -1,7 +1,7 @@
 import type { ApproachLine } from '../../contract/plan.js';
 import type { HoldingPlace } from '../../place/place.js';
 import type { Category } from '../../lures/category.js';
-import { slotsOf, Statement, type Facts } from '../../rules/facts.js';
+import { Statement, type Facts } from '../../rules/facts.js';
 import { above, all, always, any, anyOf, below, is, not } from '../../rules/fuzzy.js';
 import { fire, type Rule } from '../../rules/rule.js';
 import { inUnits, say, type UnitSystem } from '../../units/units.js';
@@ -223,14 +223,12 @@ export const APPROACH_RULES: readonly Rule<ApproachEffect>[] = [
 /** Lines told: the two that the sheet shows, and what comes after the bite. */
 const MAX_LINES = 4;
 
-const lureSlot = slotsOf('lure');
-
 /** How to fish a lure at a place: casts an object, from where, where to hold the boat, what touching it means. */
 export function approachTo(category: Category, place: HoldingPlace, here: Facts, units: UnitSystem): ApproachLine[] {
   const stated = new Statement();
-  stated.put(lureSlot(category.fished), 1);
-  stated.put(lureSlot('treble'), category.hook === 'treble' ? 1 : 0);
-  stated.put(lureSlot('deflects'), category.traits.deflects >= 0.5 ? 1 : 0);
+  stated.of('lure', category.fished);
+  stated.of('lure', 'treble', category.hook === 'treble' ? 1 : 0);
+  stated.of('lure', 'deflects', category.traits.deflects >= 0.5 ? 1 : 0);
   const facts = here.withStatement(stated);
   const best = new Map<Topic, { press: number; rule: Rule<ApproachEffect> }>();
   for (const { rule, degree } of fire(APPROACH_RULES, facts, 0.2)) {
