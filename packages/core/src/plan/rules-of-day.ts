@@ -19,8 +19,8 @@ import {
 import { REGIME_RULES } from '../water/clarity.js';
 import type { Rule } from '../rules/rule.js';
 
-/** The steps of the judgement that look at a day and its places, in the angler's order, with the rules that serve each. */
-export const RULES_OF_WATER = {
+/** The steps of the judgement from the season to the places, in the angler's order, with the rules that serve each. */
+export const RULES_TO_PLACES = {
   season: [...BASS_PHASE_RULES, ...FISH_SIGN_RULES, ...INSHORE_PHASE_RULES],
   overlay: OVERLAY_RULES,
   water: REGIME_RULES,
@@ -33,8 +33,8 @@ export const RULES_OF_WATER = {
   position: POSITION_RULES,
 } as const satisfies Readonly<Record<string, readonly Rule<unknown>[]>>;
 
-/** Those that choose what is fished, and how. */
-export const RULES_OF_TACKLE = {
+/** The steps after them: what is fished, how, and with which care. */
+export const RULES_FROM_LURES = {
   question: QUESTION_RULES,
   lure: OCCASION_RULES,
   size: SIZE_RULES,
@@ -45,3 +45,6 @@ export const RULES_OF_TACKLE = {
   approach: APPROACH_RULES,
   caution: CAUTION_RULES,
 } as const satisfies Readonly<Record<string, readonly Rule<unknown>[]>>;
+
+/** Every step that has a say in the plan of a day, which knows no spots of a chart. */
+export const RULES_OF_DAY = { ...RULES_TO_PLACES, ...RULES_FROM_LURES } as const;

@@ -3,7 +3,7 @@ import { factsAt } from '../place/place.js';
 import { fire, type Rule } from '../rules/rule.js';
 import { BASS_PHASE_RULES, INSHORE_PHASE_RULES } from '../season/phases.js';
 import { judgeDay } from './judge.js';
-import { RULES_OF_TACKLE, RULES_OF_WATER } from './rules-of-day.js';
+import { RULES_OF_DAY } from './rules-of-day.js';
 import { windowGrounds } from './window.js';
 
 /** How far every rule holds on a day, 0 to 1, at its most over the windows and their places; what does not is left out. */
@@ -16,8 +16,7 @@ export function rulesToday(given: Conditions): Record<string, number> {
   const held: Record<string, number> = {};
   const wrong = given.discipline === 'bass' ? INSHORE_PHASE_RULES : BASS_PHASE_RULES;
   const silent = new Set<string>(wrong.map(({ id }) => id));
-  // What only a chart knows of a spot has no say in a plan.
-  const asked: readonly (readonly Rule<unknown>[])[] = Object.values({ ...RULES_OF_WATER, ...RULES_OF_TACKLE });
+  const asked: readonly (readonly Rule<unknown>[])[] = Object.values(RULES_OF_DAY);
   for (const facts of [day.facts, ...grounds]) {
     for (const rules of asked) {
       for (const { rule, degree } of fire(rules, facts)) {

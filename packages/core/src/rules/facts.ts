@@ -7,8 +7,8 @@ export type Known = Partial<Record<FactName, number>>;
 
 /** Room for every fact that any day may ask or state: some three hundred and seventy names (`facts-room.spec`). */
 const SLOT_CAPACITY = 400;
-/** Room for the situations that rules share. */
-export const MAX_SITUATIONS = 64;
+/** Room for the situations that rules share, some sixty; what has none is worked out each time it is asked. */
+export const MAX_SITUATIONS = 96;
 const slots = new Map<string, number>();
 
 // Plain arrays: a typed array of this size is copied outside of the heap, which takes several times as long.

@@ -20,10 +20,10 @@ export type Judge = (facts: Facts) => number;
 type Kind = 'ramp' | 'degree' | 'not' | 'least' | 'greatest';
 
 /**
- * A condition as it is asked: all of one form, and asked by one function, which runs several times as fast as functions
- * that call one another.
+ * A condition as it is asked: all of one form, and answered by one function, which takes less time than functions that
+ * call one another.
  */
-interface Question {
+interface ReadyCondition {
   readonly kind: Kind;
   /** The slot of a quantity or a degree. */
   readonly slot: number;
@@ -31,12 +31,12 @@ interface Question {
   readonly one: number;
   /** Plain degrees among the parts, by their slots: they are the most by far, and often decide alone. */
   readonly slots: readonly number[];
-  readonly parts: readonly Question[];
+  readonly parts: readonly ReadyCondition[];
   /** One of several parts that many rules share has a number, and its answer is kept with the facts; else -1. */
   situation: number;
 }
 
-const question = (kind: Kind, of: Partial<Question>): Question => ({
+const ready = (kind: Kind, of: Partial<ReadyCondition>): ReadyCondition => ({
   kind,
   slot: 0,
   zero: 0,
@@ -47,31 +47,31 @@ const question = (kind: Kind, of: Partial<Question>): Question => ({
   ...of,
 });
 
-const joinOf = (kind: 'least' | 'greatest', listed: readonly Condition[]): Question =>
-  question(kind, {
+const joinOf = (kind: 'least' | 'greatest', listed: readonly Condition[]): ReadyCondition =>
+  ready(kind, {
     slots: listed.flatMap((part) => ('degree' in part ? slotOf(part.degree) : [])),
-    parts: listed.filter((part) => !('degree' in part)).map(questionOf),
+    parts: listed.filter((part) => !('degree' in part)).map(readyOf),
   });
 
-function newQuestion(condition: Condition): Question {
+function madeReady(condition: Condition): ReadyCondition {
   if ('quantity' in condition) {
     const { quantity, zero, one } = condition;
-    return question('ramp', { slot: slotOf(quantity), zero, one });
+    return ready('ramp', { slot: slotOf(quantity), zero, one });
   }
-  if ('degree' in condition) return question('degree', { slot: slotOf(condition.degree) });
-  if ('not' in condition) return question('not', { parts: [questionOf(condition.not)] });
+  if ('degree' in condition) return ready('degree', { slot: slotOf(condition.degree) });
+  if ('not' in condition) return ready('not', { parts: [readyOf(condition.not)] });
   return 'all' in condition ? joinOf('least', condition.all) : joinOf('greatest', condition.any);
 }
 
-const questions = new WeakMap<Condition, Question>();
+const readies = new WeakMap<Condition, ReadyCondition>();
 let situations = 0;
 
-/** The question of a condition, made once: conditions are data that stands for good. */
-function questionOf(condition: Condition): Question {
-  const known = questions.get(condition);
+/** A condition made ready, once: conditions are data that stands for good. */
+function readyOf(condition: Condition): ReadyCondition {
+  const known = readies.get(condition);
   if (!known) {
-    const made = newQuestion(condition);
-    questions.set(condition, made);
+    const made = madeReady(condition);
+    readies.set(condition, made);
     return made;
   }
   const isJoin = known.kind === 'least' || known.kind === 'greatest';
@@ -79,42 +79,42 @@ function questionOf(condition: Condition): Question {
   return known;
 }
 
-/** The least of the parts of a question. */
-function least({ slots, parts }: Question, facts: Facts): number {
+/** The least of the parts of a condition. */
+function least({ slots, parts }: ReadyCondition, facts: Facts): number {
   let degree = 1;
   for (const slot of slots) {
     const own = facts.at(slot) || 0;
     if (own < degree) degree = own;
   }
   for (let at = 0; at < parts.length && degree !== 0; at++) {
-    const own = answer(parts[at] as Question, facts);
+    const own = answer(parts[at] as ReadyCondition, facts);
     if (own < degree) degree = own;
   }
   return degree;
 }
 
-/** The greatest of the parts of a question. */
-function greatest({ slots, parts }: Question, facts: Facts): number {
+/** The greatest of the parts of a condition. */
+function greatest({ slots, parts }: ReadyCondition, facts: Facts): number {
   let degree = 0;
   for (const slot of slots) {
     const own = facts.at(slot) || 0;
     if (own > degree) degree = own;
   }
   for (let at = 0; at < parts.length && degree !== 1; at++) {
-    const own = answer(parts[at] as Question, facts);
+    const own = answer(parts[at] as ReadyCondition, facts);
     if (own > degree) degree = own;
   }
   return degree;
 }
 
-function answer(asked: Question, facts: Facts): number {
+function answer(asked: ReadyCondition, facts: Facts): number {
   const { kind } = asked;
   if (kind === 'ramp') {
     const value = facts.at(asked.slot);
     return Number.isNaN(value) ? 0 : ramp(value, asked.zero, asked.one);
   }
   if (kind === 'degree') return facts.at(asked.slot) || 0;
-  if (kind === 'not') return 1 - answer(asked.parts[0] as Question, facts);
+  if (kind === 'not') return 1 - answer(asked.parts[0] as ReadyCondition, facts);
   const { situation } = asked;
   if (situation < 0) return kind === 'least' ? least(asked, facts) : greatest(asked, facts);
   const known = facts.answerTo(situation);
@@ -126,7 +126,7 @@ const judges = new WeakMap<Condition, Judge>();
 
 /** The judge of a condition, made once. */
 export function compile(condition: Condition): Judge {
-  const asked = questionOf(condition);
+  const asked = readyOf(condition);
   let judge = judges.get(condition);
   if (!judge) judges.set(condition, (judge = (facts) => answer(asked, facts)));
   return judge;
